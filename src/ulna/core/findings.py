@@ -1,0 +1,18 @@
+"""What is to be told about a page: each finding says what, of which part, why it matters and what would do."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+Severity = Literal["stop", "warn", "note"]
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """`stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know."""
+
+    code: str
+    severity: Severity
+    part: str | None
+    sentence: str

@@ -1,0 +1,65 @@
+"""The formats of a page: one page or two side by side with the gutter between them.
+
+        0        W        2W
+        ┌────────┬────────┐ 0
+        │  left  │ right  │
+        └────────┴────────┘ H
+              gutter at W
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, Length, inches
+
+PageName = Literal["left", "right", "spread"]
+
+
+@dataclass(frozen=True, slots=True)
+class PageFormat:
+    """`width` × `height` is one page; `pages` is 1 or 2; `kind` names the size it was chosen by."""
+
+    kind: str
+    width: Length
+    height: Length
+    pages: int = 1
+
+    @property
+    def gutter(self) -> Length | None:
+        """Where the gutter lies, from the left edge of the spread."""
+        return self.width if self.pages == 2 else None
+
+    @property
+    def whole(self) -> Rect:
+        return Rect(ZERO, ZERO, self.width * self.pages, self.height)
+
+    def page(self, name: PageName) -> Rect:
+        """The rectangle of a page; a single page is "left", and "right" is then the same one."""
+        if name == "spread" or self.pages == 1:
+            return self.whole
+        return Rect(self.width if name == "right" else ZERO, ZERO, self.width, self.height)
+
+    def page_of(self, box: Rect) -> PageName:
+        """The page on which a box lies: the spread when it crosses the gutter."""
+        if self.gutter is None or box.right <= self.gutter:
+            return "left"
+        return "right" if box.x >= self.gutter else "spread"
+
+
+KINDS: dict[str, tuple[str, Length, Length]] = {
+    "12x12": ("12 × 12", inches(12), inches(12)),
+    "letter-upright": ("letter, upright", inches(8, 1, 2), inches(11)),
+    "letter-lying": ("letter, lying", inches(11), inches(8, 1, 2)),
+    "notebook": ("traveler's notebook", inches(4, 1, 4), inches(8, 1, 4)),
+    "notebook-pocket": ("pocket notebook", inches(3, 1, 2), inches(5)),
+    "own": ("own size", inches(8), inches(8)),
+}
+
+
+def of_kind(kind: str, pages: int = 1) -> PageFormat:
+    """A format by its name in `KINDS`."""
+    _, width, height = KINDS[kind]
+    return PageFormat(kind, width, height, pages)

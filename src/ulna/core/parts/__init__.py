@@ -1,0 +1,27 @@
+"""The kinds of part that a page is made of: one module each, and a line in `BUILDERS`."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from ulna.core.parts import base, joint, panel, photo
+from ulna.core.parts.base import Base
+from ulna.core.parts.joint import Joint
+from ulna.core.parts.panel import Panel
+from ulna.core.parts.photo import PhotoPart
+from ulna.core.pieces import Built, Ground
+
+Part = Base | Panel | PhotoPart | Joint
+
+BUILDERS: dict[type, Callable[[Any, Ground], Built]] = {
+    Base: base.build,
+    Panel: panel.build,
+    PhotoPart: photo.build,
+    Joint: joint.build,
+}
+
+
+def build(part: Part, ground: Ground) -> Built:
+    """A part worked out at the origin."""
+    return BUILDERS[type(part)](part, ground)

@@ -1,0 +1,68 @@
+"""A joint mat: several photos on one block.
+
+        ┌──────────────────────┐
+        │ b ┌────┐ g ┌────┐    │ in a row:    (Σw + (n−1)g + 2b) × (max h + 2b)
+        │   │    │   │    │ b  │ in a column: (max w + 2b) × (Σh + (n−1)g + 2b)
+        │   └────┘   └────┘    │
+        └──────────────────────┘
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import ClassVar, Literal
+
+from ulna.core.findings import Finding
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, Length, inches
+from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.photo import Print, lay, name_of
+from ulna.core.parts.place import Place
+from ulna.core.pieces import Built, Ground
+
+
+@dataclass(frozen=True, slots=True)
+class Joint:
+    kind: ClassVar[str] = "joint"
+    id: str
+    prints: tuple[Print, ...] = (Print(), Print())
+    along: Literal["row", "column"] = "row"
+    gap: Length = inches(0, 1, 8)
+    mats: tuple[Mat, ...] = (Mat(),)
+    place: Place = field(default_factory=Place)
+
+
+def block(prints: tuple[Print, ...], along: str, gap: Length) -> tuple[Length, Length]:
+    """The size of the photos together, before any border."""
+    gaps = gap * (len(prints) - 1)
+    widths, heights = [p.width for p in prints], [p.height for p in prints]
+    if along == "row":
+        return sum(widths, ZERO) + gaps, max(heights)
+    return max(widths), sum(heights, ZERO) + gaps
+
+
+def build(part: Joint, ground: Ground) -> Built:
+    """The mats, then the prints in order; a smaller print is centred in the block."""
+    ruler, row = ground.ruler, part.along == "row"
+    width, height = block(part.prints, part.along, part.gap)
+    names = " and ".join(name_of(p, ground) for p in part.prints)
+    mats = stack(part.id, names, width, height, part.mats, ground)
+    pieces, findings = list(mats.pieces), list[Finding](mats.findings)
+    at = mats.inner.x if row else mats.inner.y
+    for k, print_ in enumerate(part.prints):
+        spare = ruler.round((height - print_.height if row else width - print_.width).part(1, 2))
+        if row:
+            box = Rect(at, mats.inner.y + spare, print_.width, print_.height)
+            at = box.right + part.gap
+        else:
+            box = Rect(mats.inner.x + spare, at, print_.width, print_.height)
+            at = box.bottom + part.gap
+        piece, told = lay(part.id, f"print-{k + 1}", print_, box, ground)
+        pieces.append(piece)
+        findings += told
+    sizes = [p.width if row else p.height for p in part.prints]
+    sums = " + ".join(ruler.say(s) for s in sizes)
+    if len(sizes) > 1:
+        sums += f" + {len(sizes) - 1} × {ruler.say(part.gap)}" if len(sizes) > 2 else f" + {ruler.say(part.gap)}"
+    told_sum = f"{sums} = {ruler.say(width if row else height)}; {mats.arithmetic}"
+    return Built(mats.width, mats.height, tuple(pieces), told_sum, tuple(findings))

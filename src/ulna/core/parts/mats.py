@@ -1,0 +1,132 @@
+"""Mats: papers that show a border round a photo or a block of photos.
+
+        ┌───────────────┐ outer = (w + left + right) × (h + top + bottom)
+        │   ┌───────┐   │
+        │   │ w × h │ b │ a stack adds its borders from the inner layer outward
+        │   └───────┘   │
+        └───────────────┘
+
+A gutted mat keeps a rim of border + lap and gives back the panel inside it. The usual lap is 3/8 in, never
+under 1/4 in, and gutting is worth the knife from a panel of 2 × 2 in.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from ulna.core.findings import Finding
+from ulna.core.geometry import Borders, Rect
+from ulna.core.measure import ZERO, Length, Ruler, inches
+from ulna.core.patterns import repeat
+from ulna.core.pieces import Ground, PaperChoice, Piece
+
+LAP = inches(0, 3, 8)
+LEAST_LAP = inches(0, 1, 4)
+WORTH_GUTTING = inches(2)
+
+
+@dataclass(frozen=True, slots=True)
+class Mat:
+    """One layer: its borders beyond what lies on it, its paper, and whether it is gutted."""
+
+    borders: Borders = field(default_factory=lambda: Borders.even(inches(0, 1, 4)))
+    choice: PaperChoice = field(default_factory=PaperChoice)
+    gutted: bool = False
+    lap: Length = LAP
+
+
+@dataclass(frozen=True, slots=True)
+class Stack:
+    """Mats laid under a block: pieces from the lowest upward, where the block lies in the outermost one."""
+
+    width: Length
+    height: Length
+    inner: Rect
+    pieces: tuple[Piece, ...]
+    arithmetic: str
+    findings: tuple[Finding, ...]
+
+
+def on_marks(low: Length, size: Length, high: Length, ruler: Ruler) -> tuple[Length, Length]:
+    """The near border and the outer size on marks; what is missing to the mark goes to the far border."""
+    near = ruler.round(low)
+    return near, ruler.round(near + size + high)
+
+
+def gut_rims(borders: Borders, lap: Length, outer: Rect) -> Borders | None:
+    """The rims a gutted piece keeps, or nothing where the panel won would be under 2 × 2 in."""
+    rims = Borders(borders.left + lap, borders.top + lap, borders.right + lap, borders.bottom + lap)
+    won = (outer.width - rims.across, outer.height - rims.down)
+    return rims if min(won) >= WORTH_GUTTING else None
+
+
+def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ...], ground: Ground) -> Stack:
+    """Mats under a block of `width` × `height`, the first one innermost. `of` names the block."""
+    ruler, findings = ground.ruler, list[Finding]()
+    inner = Rect(ZERO, ZERO, width, height)
+    outers: list[tuple[int, Mat, Rect, Borders]] = []
+    box = inner
+    sums = []
+    for k, mat in enumerate(mats):
+        left, wide = on_marks(mat.borders.left, box.width, mat.borders.right, ruler)
+        top, high = on_marks(mat.borders.top, box.height, mat.borders.bottom, ruler)
+        outer = Rect(box.x - left, box.y - top, wide, high)
+        shows = Borders(left, top, outer.right - box.right, outer.bottom - box.bottom)
+        if shows != mat.borders:
+            far = f"{ruler.say(shows.left)} left, {ruler.say(shows.right)} right"
+            down = f"{ruler.say(shows.top)} above, {ruler.say(shows.bottom)} below"
+            findings.append(
+                Finding("rounded", "note", part, f"Mat {k + 1} is set to marks: it shows {far}, {down}.")
+            )
+        findings += _border_findings(part, k, mat, shows, ground)
+        outers.append((k, mat, outer, shows))
+        sums.append(_sum(mat.borders, outer, ruler))
+        box = outer
+    pieces = []
+    for k, mat, outer, shows in reversed(outers):
+        gut = gut_rims(shows, mat.lap, outer) if mat.gutted else None
+        if mat.gutted and gut is None:
+            findings.append(
+                Finding("gut", "note", part, f"Mat {k + 1} stays solid: the panel won would be under 2 × 2 in.")
+            )
+        at = outer.moved(-box.x, -box.y)
+        name = f"mat {k + 1} of {of}" if len(mats) > 1 else f"mat of {of}"
+        pieces.append(Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut))
+    start = f"{ruler.say(width)} × {ruler.say(height)}"
+    return Stack(
+        box.width,
+        box.height,
+        inner.moved(-box.x, -box.y),
+        tuple(pieces),
+        "; ".join([start + sums[0], *(s.strip() for s in sums[1:])]) if sums else start,
+        tuple(findings),
+    )
+
+
+def _sum(borders: Borders, outer: Rect, ruler: Ruler) -> str:
+    if borders.is_even:
+        added = f"2 × {ruler.say(borders.left)}"
+    else:
+        added = (
+            f"({ruler.say(borders.left)} + {ruler.say(borders.right)} across, "
+            f"{ruler.say(borders.top)} + {ruler.say(borders.bottom)} down)"
+        )
+    return f" + {added} = {ruler.say(outer.width)} × {ruler.say(outer.height)}"
+
+
+def _border_findings(part: str, k: int, mat: Mat, shows: Borders, ground: Ground) -> list[Finding]:
+    """A border narrower than the pattern's repeat shows its colour, not the pattern."""
+    widest = max(shows.left, shows.top, shows.right, shows.bottom)
+    if not widest:
+        return [Finding("hidden", "warn", part, f"Mat {k + 1} shows nowhere: all its borders are 0.")]
+    paper = ground.shelf.papers.get(mat.choice.paper or "")
+    if paper is None:
+        return []
+    side = paper.face(mat.choice.side)
+    if side.pattern == "plain" or side.picture or widest >= repeat(side):
+        return []
+    told = (
+        f"Mat {k + 1} shows {ground.ruler.say(widest)} of {paper.name}, whose pattern repeats every "
+        f"{ground.ruler.say(repeat(side))}: its colour is seen, not the pattern."
+    )
+    return [Finding("colour-only", "note", part, told)]

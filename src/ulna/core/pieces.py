@@ -1,0 +1,92 @@
+"""What a page is made of once its arithmetic is done: pieces of paper and prints, each at its place."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal
+
+from ulna.core.crop import Crop, Framing
+from ulna.core.errors import NotOnShelf
+from ulna.core.findings import Finding
+from ulna.core.geometry import Borders, Rect
+from ulna.core.measure import Length, Ruler
+from ulna.core.page_formats import PageFormat
+from ulna.core.shelf import Face, Shelf
+
+Role = Literal["base", "panel", "mat", "print"]
+
+
+@dataclass(frozen=True, slots=True)
+class PaperChoice:
+    """Which paper a piece is cut from, which side shows, and whether the paper lies a quarter turned."""
+
+    paper: str | None = None
+    side: Face = "A"
+    turned: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Picture:
+    """What a print shows: the crop of a photo inside its white rim."""
+
+    photo: str | None
+    rim: Length
+    crop: Crop | None
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """A rectangle that is cut. Where the gutter cuts it, `rect` is one half and `uncut` the whole.
+
+    `gut` gives the rims that stay when the hidden middle is won back; at a gutter cut the rim is 0.
+    """
+
+    id: str
+    part: str
+    role: Role
+    name: str
+    rect: Rect
+    uncut: Rect
+    choice: PaperChoice = field(default_factory=PaperChoice)
+    gut: Borders | None = None
+    picture: Picture | None = None
+    half: Literal["left", "right"] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Photo:
+    """A photo as the page needs it: its name, its size in pixels, upright as seen, and how it is framed."""
+
+    id: str
+    name: str
+    pixels: tuple[int, int]
+    framing: Framing = field(default_factory=Framing)
+
+
+@dataclass(frozen=True)
+class Ground:
+    """What a page is worked out against: its format, the shelf, the photos and the person's ruler."""
+
+    format: PageFormat
+    shelf: Shelf
+    photos: Mapping[str, Photo]
+    ruler: Ruler
+
+    def photo(self, id: str) -> Photo:
+        """Raises `NotOnShelf`."""
+        try:
+            return self.photos[id]
+        except KeyError:
+            raise NotOnShelf("photo", id) from None
+
+
+@dataclass(frozen=True, slots=True)
+class Built:
+    """A part worked out at the origin: its outer size, its pieces from underneath upward, its arithmetic."""
+
+    width: Length
+    height: Length
+    pieces: tuple[Piece, ...] = ()
+    arithmetic: str = ""
+    findings: tuple[Finding, ...] = ()

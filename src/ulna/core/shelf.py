@@ -1,0 +1,168 @@
+"""What there is to make pages from: kits, papers with two sides, things, scraps."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from enum import StrEnum
+from functools import cached_property
+from typing import Literal
+
+from ulna.core.errors import NotOnShelf
+from ulna.core.measure import ZERO, Length
+
+Face = Literal["A", "B"]
+
+
+class Stock(StrEnum):
+    """What a sheet is made of."""
+
+    PATTERNED = "patterned"
+    CARD = "card stock"
+    VELLUM = "vellum"
+
+
+class Form(StrEnum):
+    """How a sheet comes: whole, from a pad of smaller ones, or as what earlier cutting left."""
+
+    SHEET = "sheet"
+    PAD = "pad"
+    SCRAP = "scrap"
+
+
+class Direction(StrEnum):
+    """Which way up a side may lie: any; one way, like houses or words; two ways, like stripes."""
+
+    NONE = "none"
+    ONE_WAY = "one-way"
+    TWO_WAY = "two-way"
+
+
+class Edge(StrEnum):
+    LEFT = "left"
+    TOP = "top"
+    RIGHT = "right"
+    BOTTOM = "bottom"
+
+
+class ThingKind(StrEnum):
+    DIE_CUT = "die cut"
+    STICKER = "sticker"
+    PUFFY = "puffy sticker"
+    CHIPBOARD = "chipboard"
+    ENAMEL = "enamel dot"
+    SEQUIN = "sequin"
+    WOOD = "wood shape"
+    DOILY = "doily"
+    TAG = "tag"
+    LABEL = "label"
+    BANNER = "banner"
+    BRAD = "brad"
+    CLIP = "clip"
+    RIBBON = "ribbon"
+    TWINE = "twine"
+    TAPE = "tape"
+    STAMP = "stamp"
+    ALPHABET = "alphabet"
+    CARD = "journaling card"
+    OTHER = "other"
+
+
+@dataclass(frozen=True, slots=True)
+class Side:
+    """One side of a sheet as it looks.
+
+    `colours` has one to five, the leading one first, as `#rrggbb`; `busy` is 0 plain, 1 quiet, 2 lively, 3 busy;
+    `scale` is the repeat of the pattern. `picture` names a straightened photograph of the sheet, shown in place
+    of the drawn pattern.
+    """
+
+    pattern: str = "plain"
+    colours: tuple[str, ...] = ("#f4efe4",)
+    busy: int = 0
+    direction: Direction = Direction.NONE
+    scale: Length = ZERO
+    picture: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Strip:
+    """The maker's branding strip along one edge, as seen from the A side. It is cut off before all else."""
+
+    edge: Edge
+    depth: Length
+
+
+@dataclass(frozen=True, slots=True)
+class Paper:
+    """So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from."""
+
+    id: str
+    name: str
+    width: Length
+    height: Length
+    count: int = 1
+    stock: Stock = Stock.PATTERNED
+    form: Form = Form.SHEET
+    a: Side = field(default_factory=Side)
+    b: Side = field(default_factory=Side)
+    strip: Strip | None = None
+    scrap_of: str | None = None
+
+    def face(self, face: Face) -> Side:
+        return self.a if face == "A" else self.b
+
+    @property
+    def is_scrap(self) -> bool:
+        return self.form is Form.SCRAP
+
+
+@dataclass(frozen=True, slots=True)
+class Thing:
+    """So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is."""
+
+    id: str
+    name: str
+    kind: ThingKind = ThingKind.OTHER
+    count: int = 1
+    length: Length | None = None
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class Shelf:
+    """All the papers there are, by id."""
+
+    papers: Mapping[str, Paper] = field(default_factory=dict)
+
+    @classmethod
+    def of(cls, papers: list[Paper]) -> Shelf:
+        return cls({paper.id: paper for paper in papers})
+
+    def paper(self, id: str) -> Paper:
+        """Raises `NotOnShelf`."""
+        try:
+            return self.papers[id]
+        except KeyError:
+            raise NotOnShelf("paper", id) from None
+
+    @cached_property
+    def _scraps(self) -> dict[str, list[str]]:
+        found: dict[str, list[str]] = {}
+        for paper in self.papers.values():
+            if paper.scrap_of and paper.count:
+                found.setdefault(paper.scrap_of, []).append(paper.id)
+        return found
+
+    def sources(self, id: str) -> list[str]:
+        """The sheets that a piece of this paper may come from: its scraps first, then itself."""
+        return [*self._scraps.get(id, []), id]
+
+    def less(self, used: Mapping[str, int]) -> Shelf:
+        """The shelf after so many sheets of each paper are gone; never fewer than none."""
+        return Shelf(
+            {
+                id: replace(paper, count=max(0, paper.count - used.get(id, 0))) if id in used else paper
+                for id, paper in self.papers.items()
+            }
+        )
