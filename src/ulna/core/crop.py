@@ -11,7 +11,7 @@ from typing import Literal
 
 from ulna.core.measure import Length
 
-Word = Literal["good", "fair", "soft", "too few"]
+Word = Literal["good", "fine", "soft", "too few"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,11 +67,11 @@ def pixels_per_inch(pixels: tuple[int, int], crop: Crop, shape: tuple[Length, Le
 
 
 def word(ppi: float) -> Word:
-    """300 pixels per inch and more are good, 200 fair, 150 soft; below that a print disappoints."""
+    """300 pixels per inch and more are good, 200 fine, 150 soft; below that a print disappoints."""
     if ppi >= 300:
         return "good"
     if ppi >= 200:
-        return "fair"
+        return "fine"
     return "soft" if ppi >= 150 else "too few"
 
 

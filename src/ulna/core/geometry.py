@@ -1,10 +1,10 @@
 """Rectangles on a page. x counts from the left edge rightward, y from the top edge downward.
 
-          x        right
-     y    ┌────────┐
-          │        │ height
-  bottom  └────────┘
-            width
+        x        right
+   y    ┌────────┐
+        │        │ height
+bottom  └────────┘
+          width
 """
 
 from __future__ import annotations
@@ -75,9 +75,7 @@ class Rect:
         )
 
     def contains(self, other: Rect) -> bool:
-        return (
-            self.x <= other.x and self.y <= other.y and other.right <= self.right and other.bottom <= self.bottom
-        )
+        return self.x <= other.x and self.y <= other.y and other.right <= self.right and other.bottom <= self.bottom
 
     def meets(self, other: Rect) -> bool:
         """Whether the two share some area; touching edges share none."""

@@ -6,6 +6,7 @@ All positions are for the near edge (left or top) of the moving part, rounded to
 from __future__ import annotations
 
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from ulna.core.geometry import Rect
@@ -57,7 +58,9 @@ def guides(page: Evaluated, part: str, ruler: Ruler) -> Guides:
     pages: list[tuple[str, Rect]] = [(_called(n, page.format), page.format.page(n)) for n in names]
     return Guides(
         tuple(_along([(n, r.x, r.right) for n, r in pages], across, _span(box, True), ("left", "right"), ruler)),
-        tuple(_along([(n, r.y, r.bottom) for n, r in pages[-1:]], down, _span(box, False), ("top", "bottom"), ruler)),
+        tuple(
+            _along([(n, r.y, r.bottom) for n, r in pages[-1:]], down, _span(box, False), ("top", "bottom"), ruler)
+        ),
     )
 
 
@@ -105,7 +108,7 @@ def _along(
         add(high, high, "neighbour", "touching its neighbour")
         add(low - size, low, "neighbour", "touching its neighbour")
     beside = sorted(o for o in others if o[2] < moving[3] and moving[2] < o[3])
-    for first, second in zip(beside, beside[1:], strict=False):
+    for first, second in pairwise(beside):
         gap = second[0] - first[1]
         if gap > ZERO:
             if gap > size:

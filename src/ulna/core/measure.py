@@ -20,15 +20,16 @@ PER_MM: Final = 36_000
 
 
 class Unit(StrEnum):
-    """The unit in which a person reads and writes."""
+    """A unit that lengths are written in; people choose `in` or `mm`, and write `cm` too."""
 
     INCH = "in"
     MM = "mm"
+    CM = "cm"
 
     @property
     def units(self) -> int:
         """1/914400 in that one of it holds."""
-        return PER_INCH if self is Unit.INCH else PER_MM
+        return {Unit.INCH: PER_INCH, Unit.MM: PER_MM, Unit.CM: 10 * PER_MM}[self]
 
 
 @dataclass(frozen=True, order=True, slots=True)
@@ -97,10 +98,10 @@ _FRACTION_SIGNS = {
     "⅙": "1/6", "⅚": "5/6", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
 }  # fmt: skip
 _UNIT_WORDS = {
-    "": None, '"': Unit.INCH, "''": Unit.INCH, "in": Unit.INCH, "in.": Unit.INCH, "inch": Unit.INCH,
-    "inches": Unit.INCH, "mm": Unit.MM, "mm.": Unit.MM, "millimetre": Unit.MM, "millimetres": Unit.MM,
+    '"': Unit.INCH, "''": Unit.INCH, "in": Unit.INCH, "in.": Unit.INCH, "inch": Unit.INCH, "inches": Unit.INCH,
+    "mm": Unit.MM, "mm.": Unit.MM, "millimetre": Unit.MM, "millimetres": Unit.MM,
+    "cm": Unit.CM, "cm.": Unit.CM, "centimetre": Unit.CM, "centimetres": Unit.CM,
 }  # fmt: skip
-_CENTIMETRES = {"cm", "cm.", "centimetre", "centimetres"}
 _FEET = {"'", "ft", "ft.", "foot", "feet"}
 _NUMBER = re.compile(
     r"(?P<whole>\d+(?:[.,]\d*)?|[.,]\d+)?"
@@ -115,26 +116,41 @@ def parse(text: str, unit: Unit = Unit.INCH) -> Length:
     Reads `4 1/4`, `4-1/4`, `4¼`, `4.25`, `4,25`, `1/2`, `½ in`, `4 1/4"`, `4 1/4''`, `108 mm`, `10.8cm`, and a
     leading minus. A decimal is taken to the nearest 1/914400 in. Raises `LengthError` for everything else.
     """
-    read = text
-    clean = text.strip().lower().replace("⁄", "/").replace("″", '"').replace("”", '"').replace("“", '"')
+    value, written = _read(text)
+    return Length(_units(value * (written or unit).units))
+
+
+def unit_written(text: str, unit: Unit = Unit.INCH) -> Unit:
+    """The unit that stands in a text, else the one that is meant. Raises `LengthError` as `parse` does."""
+    return _read(text)[1] or unit
+
+
+def unit_named(word: str) -> Unit:
+    """A unit by its word, such as in, inches or mm. Raises `LengthError`."""
+    try:
+        return _UNIT_WORDS[word.strip().lower()]
+    except KeyError:
+        raise LengthError(word, "no unit that is known", advice="write in, mm or cm") from None
+
+
+def _read(read: str) -> tuple[Fraction, Unit | None]:
+    clean = read.strip().lower().replace("⁄", "/").replace("″", '"').replace("”", '"').replace("“", '"')
     clean = clean.replace("’", "'").replace("′", "'").replace("–", "-").replace("\u00a0", " ")
     if not clean:
         raise LengthError(read, "nothing is written")
     if len(clean) > 60:
         raise LengthError(read, "too long to be a length")
     sign = -1 if clean[0] in "-−" else 1
-    body = clean.lstrip("-−+").strip() if clean[0] in "-−+" else clean
+    body = clean[1:].strip() if clean[0] in "-−+" else clean
     for glyph, plain in _FRACTION_SIGNS.items():
-        body = re.sub(rf"(\d?)\s*{glyph}", lambda m, p=plain: f"{m[1]} {p}" if m[1] else p, body)
+        body = re.sub(rf"(?<=\d)\s*{glyph}", f" {plain}", body).replace(glyph, plain)
     # A fraction alone would let its top be read as the whole number, so it is tried first.
     alone = re.match(r"(?P<top>\d+)\s*/\s*(?P<bottom>\d*)", body)
     found = alone or _NUMBER.match(body)
-    parts = found.groupdict() if found else {}
     if not found or not found.group().strip():
         raise LengthError(read, "no number is written", 1)
-    value = _number(read, parts)
-    tail = body[found.end() :].strip()
-    return Length(_units(sign * value * _unit_of(read, tail, unit)))
+    value = _number(read, found.groupdict())
+    return sign * value, _unit_of(read, body[found.end() :].strip())
 
 
 def _number(read: str, parts: dict[str, str | None]) -> Fraction:
@@ -152,14 +168,15 @@ def _number(read: str, parts: dict[str, str | None]) -> Fraction:
     return value
 
 
-def _unit_of(read: str, tail: str, unit: Unit) -> Fraction:
+def _unit_of(read: str, tail: str) -> Unit | None:
+    """The unit that follows the number, None where nothing does."""
+    if not tail:
+        return None
+    if tail in _UNIT_WORDS:
+        return _UNIT_WORDS[tail]
     if tail in _FEET or re.match(r"('(?!')|ft|feet|foot)", tail):
         raise LengthError(read, "feet are not read", advice="write the inches, for example 12 in")
-    if tail in _CENTIMETRES:
-        return Fraction(10 * PER_MM)
-    if tail in _UNIT_WORDS:
-        return Fraction((_UNIT_WORDS[tail] or unit).units)
-    position = read.lower().find(tail[:1])
+    position = read.lower().rfind(tail)
     what = f'"{tail[:12]}" is no unit' if tail[:1].isalpha() else f'"{tail[:12]}" cannot be read'
     raise LengthError(read, what, position + 1 if position >= 0 else None)
 
@@ -255,6 +272,17 @@ MARKS: Final = {
 }
 
 
+def round_to(length: Length, mark: Length) -> Length:
+    """The nearest multiple of a mark, halves away from zero so that left and right agree.
+
+    Raises `LengthError` for a mark of nothing or less.
+    """
+    if mark <= ZERO:
+        raise LengthError(text(mark), "a mark is more than nothing", advice="write for example 1/16 in or 1 mm")
+    sign = -1 if length.units < 0 else 1
+    return Length(sign * ((2 * abs(length.units) + mark.units) // (2 * mark.units)) * mark.units)
+
+
 @dataclass(frozen=True, slots=True)
 class Shown:
     """A length as a person reads it, and whether it was rounded to the mark to show it."""
@@ -271,10 +299,8 @@ class Ruler:
     mark: Length = MARKS["1/16 in"]
 
     def round(self, length: Length) -> Length:
-        """The nearest mark, halves away from zero so that left and right agree."""
-        sign = -1 if length.units < 0 else 1
-        marks = (2 * abs(length.units) + self.mark.units) // (2 * self.mark.units)
-        return Length(sign * marks * self.mark.units)
+        """The nearest of the person's marks."""
+        return round_to(length, self.mark)
 
     def on_mark(self, length: Length) -> bool:
         return length.units % self.mark.units == 0

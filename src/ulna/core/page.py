@@ -9,7 +9,8 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import Base, Part, build
+from ulna.core.parts import Part, build
+from ulna.core.parts.base import Base
 from ulna.core.parts.place import place_at, position
 from ulna.core.pieces import Built, Ground, Piece
 
@@ -142,7 +143,9 @@ def _place_findings(part: Part, box: Rect, built: Built, ground: Ground) -> list
     elif over:
         edges = " and ".join(f"the {name} edge by {say(by)}" for name, by in over)
         found.append(
-            Finding("overhang", "warn", part.id, f"It hangs over {edges}; move it in, or trim it flush after gluing.")
+            Finding(
+                "overhang", "warn", part.id, f"It hangs over {edges}; move it in, or trim it flush after gluing."
+            )
         )
     gutter = ground.format.gutter
     if gutter is not None and whole.meets(box):

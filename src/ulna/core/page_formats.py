@@ -1,10 +1,10 @@
 """The formats of a page: one page or two side by side with the gutter between them.
 
-        0        W        2W
-        ┌────────┬────────┐ 0
-        │  left  │ right  │
-        └────────┴────────┘ H
-              gutter at W
+0        W        2W
+┌────────┬────────┐ 0
+│  left  │ right  │
+└────────┴────────┘ H
+      gutter at W
 """
 
 from __future__ import annotations

@@ -179,9 +179,7 @@ def _floral(c: Callable[[int], str]) -> Tile:
     for at, size, turn, i in (((0.27, 0.3), 0.17, 10, 1), ((0.76, 0.72), 0.2, 40, 2), ((0.74, 0.2), 0.11, 25, 1)):
         for x, y in _wrapped(*at, 0.3):
             for side in (-1, 1):
-                marks.append(
-                    Mark(_leaf(x, y, size * 1.75, size * 0.34, turn + 90 + side * 42), c(3), opacity=0.9)
-                )
+                marks.append(Mark(_leaf(x, y, size * 1.75, size * 0.34, turn + 90 + side * 42), c(3), opacity=0.9))
             petals = "".join(_leaf(x, y, size, size * 0.62, turn + 72 * k) for k in range(5))
             marks += [Mark(petals, c(i)), Mark(_circle(x, y, size * 0.22), c(4) if c(4) != c(i) else c(0))]
     for at in ((0.1, 0.78), (0.5, 0.55), (0.45, 0.02)):
@@ -227,9 +225,7 @@ def _ledger(c: Callable[[int], str]) -> Tile:
 
 def _graph(c: Callable[[int], str]) -> Tile:
     fine = "".join(_box(k / 4, 0, 0.012, 1) + _box(0, k / 4, 1, 0.012) for k in range(1, 4))
-    return Tile(
-        1, 1, c(0), (Mark(fine, c(1), opacity=0.45), Mark(_box(0, 0, 0.03, 1) + _box(0, 0, 1, 0.03), c(1)))
-    )
+    return Tile(1, 1, c(0), (Mark(fine, c(1), opacity=0.45), Mark(_box(0, 0, 0.03, 1) + _box(0, 0, 1, 0.03), c(1))))
 
 
 def _wood(c: Callable[[int], str]) -> Tile:
@@ -291,9 +287,7 @@ def _houses(c: Callable[[int], str]) -> Tile:
             x, y, i = shift + k / 3 + 0.03, 0.47 + row * 0.5, 1 + (k + row) % 3
             h = 0.17 + 0.05 * ((k + row) % 2)
             marks.append(Mark(_box(x, y - h, 0.25, h), c(i)))
-            marks.append(
-                Mark(_path([(x - 0.02, y - h), (x + 0.125, y - h - 0.13), (x + 0.27, y - h)]), c(i + 1))
-            )
+            marks.append(Mark(_path([(x - 0.02, y - h), (x + 0.125, y - h - 0.13), (x + 0.27, y - h)]), c(i + 1)))
             panes = "".join(_box(x + px, y - h + 0.04, 0.045, 0.05) for px in (0.04, 0.165))
             marks += [Mark(panes, c(0)), Mark(_box(x + 0.1, y - 0.09, 0.05, 0.09), c(4))]
     return Tile(1, 1, c(0), tuple(marks))
@@ -341,7 +335,9 @@ def _diamonds(c: Callable[[int], str]) -> Tile:
         return _path([(x, y - r), (x + r * 0.62, y), (x, y + r), (x - r * 0.62, y)])
 
     corners = "".join(diamond(x, y, 0.3) for x in (0, 1) for y in (0, 1))
-    return Tile(1, 1, c(0), (Mark(corners, c(1)), Mark(diamond(0.5, 0.5, 0.42), c(2)), Mark(diamond(0.5, 0.5, 0.2), c(0))))
+    return Tile(
+        1, 1, c(0), (Mark(corners, c(1)), Mark(diamond(0.5, 0.5, 0.42), c(2)), Mark(diamond(0.5, 0.5, 0.2), c(0)))
+    )
 
 
 def _feathers(c: Callable[[int], str]) -> Tile:
@@ -353,7 +349,9 @@ def _feathers(c: Callable[[int], str]) -> Tile:
             tip = (x + math.cos(a) * 0.5, y + math.sin(a) * 0.5)
             marks.append(
                 Mark(
-                    _path([(x - math.cos(a) * 0.1, y - math.sin(a) * 0.1), tip], closed=False), stroke=c(0), weight=0.012
+                    _path([(x - math.cos(a) * 0.1, y - math.sin(a) * 0.1), tip], closed=False),
+                    stroke=c(0),
+                    weight=0.012,
                 )
             )
     return Tile(1, 1, c(0), tuple(marks))

@@ -1,10 +1,10 @@
 """A joint mat: several photos on one block.
 
-        ┌──────────────────────┐
-        │ b ┌────┐ g ┌────┐    │ in a row:    (Σw + (n−1)g + 2b) × (max h + 2b)
-        │   │    │   │    │ b  │ in a column: (max w + 2b) × (Σh + (n−1)g + 2b)
-        │   └────┘   └────┘    │
-        └──────────────────────┘
+┌──────────────────────┐
+│ b ┌────┐ g ┌────┐    │ in a row:    (Σw + (n−1)g + 2b) × (max h + 2b)
+│   │    │   │    │ b  │ in a column: (max w + 2b) × (Σh + (n−1)g + 2b)
+│   └────┘   └────┘    │
+└──────────────────────┘
 """
 
 from __future__ import annotations

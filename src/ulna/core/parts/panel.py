@@ -1,10 +1,10 @@
 """A panel: a paper trimmed by t from every side of its page, or of a size of its own.
 
-        ┌─────────────┐ W × H
-        │ t ┌─────┐   │
-        │   │panel│   │ (W − 2t) × (H − 2t): t shows all round
-        │   └─────┘   │
-        └─────────────┘
+┌─────────────┐ W × H
+│ t ┌─────┐   │
+│   │panel│   │ (W − 2t) × (H − 2t): t shows all round
+│   └─────┘   │
+└─────────────┘
 """
 
 from __future__ import annotations

@@ -1,0 +1,20 @@
+"""The cut planner: what is asked (`request`), how it is searched (`search`), what comes out (`plan`).
+
+It counts in whole numbers of whatever the request counts in, so that all comparing is exact; it does not know
+inches. x counts rightward and y downward from a sheet's top left corner.
+"""
+
+from __future__ import annotations
+
+from ulna.core.cutting.bounds import lower_bound
+from ulna.core.cutting.plan import CutPlan, as_plan
+from ulna.core.cutting.request import CutRequest
+from ulna.core.cutting.search import search
+
+__all__ = ["CutRequest", "plan_cuts"]
+
+
+def plan_cuts(request: CutRequest, effort: int) -> CutPlan:
+    """The best plan found with so much effort (fittings tried); the same request and effort give the same plan."""
+    outcome = search(request, effort)
+    return as_plan(request, outcome, lower_bound(request, outcome.placed))

@@ -1,0 +1,164 @@
+"""Before the search: sheets with a reserve, holes and printed pieces are cut so that these stand alone.
+
+Any cut that passes through no printed piece does no harm, because every part of a separable pattern is
+separable; so cuts are taken one by one, the one that leaves the largest clear part first.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from ulna.core.cutting.request import Area, Piece, Sheet
+from ulna.core.cutting.tree import Axis, Laid, Part
+
+CANDIDATES = 24
+"""Lines that are weighed at each cut; of more, an even selection."""
+
+
+def root_of(sheet: Sheet, kerf: int) -> tuple[Part, Part]:
+    """The tree of a fresh sheet with its reserve cut off, and the part that is left to use."""
+    root = Part(sheet.whole)
+    if sheet.reserve is None:
+        return root, root
+    usable = sheet.usable
+    edge = sheet.reserve.edge
+    axis: Axis = "vertical" if edge in ("left", "right") else "horizontal"
+    at = {
+        "left": usable.x - kerf,
+        "top": usable.y - kerf,
+        "right": usable.right,
+        "bottom": usable.bottom,
+    }[edge]
+    first, second = root.cut(axis, at, kerf)
+    used, reserve = (second, first) if edge in ("left", "top") else (first, second)
+    if reserve is not None:
+        reserve.lost = True
+    if used is None:
+        raise ValueError("a reserve leaves some of its sheet")
+    return root, used
+
+
+def carve(part: Part, pins: Sequence[tuple[int, Area]], holes: Sequence[Area], kerf: int, flat: bool) -> list[Part]:
+    """Isolates pins and holes in a part and returns the clear parts. `flat` prefers level cuts where both serve.
+
+    Each pin is a piece's index and its place. Raises `Inseparable` where the pins cannot be cut apart.
+    """
+    free: list[Part] = []
+    todo = [(part, list(pins), list(holes))]
+    while todo:
+        here, pins_here, holes_here = todo.pop()
+        if not pins_here and not holes_here:
+            free.append(here)
+            continue
+        if len(pins_here) == 1 and pins_here[0][1] == here.area:
+            here.laid = Laid(pins_here[0][0], turned=False)
+            continue
+        if not pins_here and any(here.area.inside(hole) for hole in holes_here):
+            here.lost = True
+            continue
+        axis, at = _best_line(here.area, [a for _, a in pins_here], holes_here, kerf, flat)
+        for side in here.cut(axis, at, kerf):
+            if side is not None:
+                todo.append(
+                    (
+                        side,
+                        [(i, a) for i, a in pins_here if a.meets(side.area)],
+                        [h for h in holes_here if h.meets(side.area)],
+                    )
+                )
+    return free
+
+
+class Inseparable(ValueError):
+    """No edge-to-edge cut divides these pins."""
+
+
+def separable(area: Area, pins: Sequence[tuple[int, Area]], kerf: int) -> bool:
+    """Whether pins can all be cut out of an area by edge-to-edge cuts."""
+    if any(_near(a, b, kerf) for k, (_, a) in enumerate(pins) for _, b in pins[:k]):
+        return False
+    try:
+        carve(Part(area), pins, (), kerf, False)
+    except Inseparable:
+        return False
+    return True
+
+
+def _near(a: Area, b: Area, kerf: int) -> bool:
+    return a.meets(Area(b.x - kerf, b.y - kerf, b.width + 2 * kerf, b.height + 2 * kerf))
+
+
+def _best_line(area: Area, pins: list[Area], holes: list[Area], kerf: int, flat: bool) -> tuple[Axis, int]:
+    best: tuple[tuple[int, int], Axis, int] | None = None
+    axes: tuple[Axis, Axis] = ("horizontal", "vertical")
+    for axis in axes:
+        low = 0 if axis == "vertical" else 1
+        start, end = area[low], area[low] + area[low + 2]
+        lines = sorted(
+            {x for p in pins for x in (p[low] - kerf, p[low] + p[low + 2])}
+            | {x for h in holes for x in (h[low], h[low] + h[low + 2] - kerf)}
+        )
+        clear = [
+            x
+            for x in lines
+            if start < x + kerf and x < end and not any(p[low] < x + kerf and x < p[low] + p[low + 2] for p in pins)
+        ]
+        step = max(1, len(clear) // CANDIDATES)
+        for at in clear[::step]:
+            gain = max(_clear(area, axis, start, at, pins, holes), _clear(area, axis, at + kerf, end, pins, holes))
+            score = (gain, 1 if (axis == "horizontal") == flat else 0)
+            if best is None or score > best[0]:
+                best = (score, axis, at)
+    if best is None:
+        raise Inseparable
+    return best[1], best[2]
+
+
+def _clear(area: Area, axis: str, low: int, high: int, pins: list[Area], holes: list[Area]) -> int:
+    """The area of one side of a cut where nothing stands on it, else nothing."""
+    if low >= high:
+        return 0
+    x, y, w, h = area
+    side = Area(low, y, high - low, h) if axis == "vertical" else Area(x, low, w, high - low)
+    return 0 if any(side.meets(o) for o in pins) or any(side.meets(o) for o in holes) else side.size
+
+
+def assign_pins(sheet: Sheet, pieces: Sequence[Piece], kerf: int) -> tuple[list[list[tuple[int, Area]]], list[int]]:
+    """Printed pieces shared out over the copies of their sheet, and the indexes of those that contradict the rest.
+
+    Several orders are tried, and the one that leaves out the fewest, on the fewest copies, is kept.
+    """
+    pinned = [
+        (i, Area(p.pin.x, p.pin.y, p.width, p.height))
+        for i, p in enumerate(pieces)
+        if p.pin is not None and p.pin.sheet == sheet.id
+    ]
+    if not pinned:
+        return [], []
+    orders = [
+        pinned,
+        sorted(pinned, key=lambda p: p[1].size),
+        sorted(pinned, key=lambda p: -p[1].size),
+        sorted(pinned, key=lambda p: sum(_near(p[1], q[1], kerf) for q in pinned)),
+        sorted(pinned, key=lambda p: (p[1].x, p[1].y)),
+        sorted(pinned, key=lambda p: (p[1].y, p[1].x)),
+    ]
+    return min((_first_fit(order, sheet, kerf) for order in orders), key=lambda f: (len(f[1]), len(f[0])))
+
+
+def _first_fit(
+    order: Sequence[tuple[int, Area]], sheet: Sheet, kerf: int
+) -> tuple[list[list[tuple[int, Area]]], list[int]]:
+    copies: list[list[tuple[int, Area]]] = []
+    out = []
+    for pin in order:
+        for copy in copies:
+            if separable(sheet.usable, [*copy, pin], kerf):
+                copy.append(pin)
+                break
+        else:
+            if len(copies) < sheet.quantity:
+                copies.append([pin])
+            else:
+                out.append(pin[0])
+    return copies, out

@@ -1,0 +1,143 @@
+"""What the planner gives: on each sheet the pieces, the rests, and the cuts in the order of the hand."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ulna.core.cutting.request import Area, CutRequest, Piece
+from ulna.core.cutting.search import Outcome
+from ulna.core.cutting.tree import Axis, Part
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One cut straight across the part `of`, at a coordinate of its sheet or panel."""
+
+    axis: Axis
+    at: int
+    of: Area
+
+    @property
+    def setting(self) -> int:
+        """The distance that the trimmer is set to, from the near (left or top) edge of the part."""
+        return self.at - (self.of.x if self.axis == "vertical" else self.of.y)
+
+
+@dataclass(frozen=True, slots=True)
+class Layout:
+    """What lies on a sheet or in a panel, what is left of it, and the cuts that part them."""
+
+    placements: tuple[Placement, ...]
+    offcuts: tuple[Area, ...]
+    steps: tuple[Step, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Placement:
+    """One copy of a piece where it lies. Copies count from 1. `panel` is in the sheet's coordinates."""
+
+    piece: str
+    copy: int
+    area: Area
+    turned: bool
+    panel: Area | None = None
+    inside: Layout | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class SheetPlan:
+    sheet: str
+    copy: int
+    layout: Layout
+
+
+@dataclass(frozen=True, slots=True)
+class Unplaced:
+    piece: str
+    copy: int
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class CutPlan:
+    """Sheets in the order of use. `lower_bound` is a number of whole sheets that any plan needs."""
+
+    sheets: tuple[SheetPlan, ...]
+    unplaced: tuple[Unplaced, ...]
+    whole_sheets_used: int
+    lower_bound: int
+
+    @property
+    def proved_minimal(self) -> bool:
+        return self.lower_bound == self.whole_sheets_used
+
+
+def as_plan(request: CutRequest, outcome: Outcome, lower_bound: int) -> CutPlan:
+    """The frozen plan of a search's outcome, copies numbered in the order in which they are cut."""
+    copies = [0] * len(request.pieces)
+    sheets = tuple(
+        SheetPlan(request.sheets[o.sheet].id, o.copy, _layout(o.root, request.pieces, copies))
+        for o in outcome.opened
+    )
+    unplaced = tuple(
+        Unplaced(piece.id, copy, why_not(request, k))
+        for k, piece in enumerate(request.pieces)
+        for copy in range(copies[k] + 1, piece.quantity + 1)
+    )
+    return CutPlan(sheets, unplaced, outcome.whole_sheets, lower_bound)
+
+
+def _layout(root: Part, pieces: tuple[Piece, ...], copies: list[int]) -> Layout:
+    placements, offcuts = [], []
+    for part in root.leaves():
+        laid = part.laid
+        if laid is None:
+            if not part.lost:
+                offcuts.append(part.area)
+            continue
+        copies[laid.piece] += 1
+        number = copies[laid.piece]
+        inside = panel = None
+        if laid.panel is not None:
+            inside = _layout(laid.panel, pieces, copies)
+            panel = Area(*laid.panel_at, laid.panel.area.width, laid.panel.area.height)
+        placements.append(Placement(pieces[laid.piece].id, number, part.area, laid.turned, panel, inside))
+    return Layout(tuple(placements), tuple(offcuts), tuple(_steps(root)))
+
+
+def _steps(root: Part) -> list[Step]:
+    """The cuts of a tree, equal settings in a row wherever the parts for them exist already."""
+    steps: list[Step] = []
+    ready = [root] if root.axis is not None else []
+    last: tuple[Axis, int] | None = None
+    while ready:
+        following = next((p for p in ready if (p.axis, _step(p).setting) == last), ready[0])
+        ready.remove(following)
+        step = _step(following)
+        steps.append(step)
+        last = step.axis, step.setting
+        ready += [p for p in (following.first, following.second) if p is not None and p.axis is not None]
+    return steps
+
+
+def _step(part: Part) -> Step:
+    if part.axis is None:
+        raise ValueError("this part is not cut")
+    return Step(part.axis, part.at, part.area)
+
+
+def why_not(request: CutRequest, index: int) -> str:
+    """Why a piece found no place, in words without figures (the reader's unit is not known here)."""
+    piece = request.pieces[index]
+    if piece.pin is not None:
+        return "it is printed where another printed piece must be cut, and no sheet is left for it"
+    sizes = [s.usable for s in request.sheets if s.id in piece.sources]
+    turned = [(piece.width, piece.height)] + ([(piece.height, piece.width)] if piece.turn else [])
+    if not any(w <= u.width and h <= u.height for u in sizes for w, h in turned):
+        lying = any(piece.height <= u.width and piece.width <= u.height for u in sizes)
+        return (
+            "it would fit only with a quarter turn, which it may not make"
+            if lying
+            else "it is larger than every sheet it may come from"
+        )
+    return "no room is left on the sheets it may come from"

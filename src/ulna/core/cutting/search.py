@@ -1,0 +1,420 @@
+"""The search: pieces are laid one after another in the free part that suits them best, over and over in other
+orders; the best outcome is kept.
+
+What is better, in this order: fewer pieces unplaced, fewer whole sheets opened, a more valuable rest, fewer
+parts. The value of a rest is its area times its shorter side, so that one large rest is worth more than the same
+area in slivers; against it stands the same value of every sheet and scrap that was opened.
+
+The effort is counted in fittings tried, not in seconds, so that the outcome does not depend on the machine.
+"""
+
+from __future__ import annotations
+
+import math
+import random
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+
+from ulna.core.cutting.bounds import lower_bound
+from ulna.core.cutting.obstacles import assign_pins, carve, root_of
+from ulna.core.cutting.request import Area, CutRequest, Piece, Sheet
+from ulna.core.cutting.tree import Laid, Part, trim
+
+MANY = 240
+"""Above so many pieces they are laid in blocks of equal ones only."""
+
+
+LOOK, TRIAL, OPEN, CARVE = 25, 300, 30, 500
+"""What choosing a place, starting a trial, opening a sheet and clearing its holes cost, in fittings."""
+
+FEWEST = 6
+"""Trials made however small the effort, while pieces are unplaced."""
+
+STALE = 150
+"""Trials without gain after which the search goes on from another order."""
+
+PATIENCE = 400
+"""Trials without gain after which a plan on a proved number of sheets is good enough."""
+
+
+@dataclass(slots=True, eq=False)
+class Opened:
+    """One sheet that is in use: which one of the request, which copy, and its cut tree."""
+
+    sheet: int
+    copy: int
+    root: Part
+
+
+@dataclass(slots=True)
+class Outcome:
+    """What a search found: sheets in the order opened, copies placed and left over by piece index."""
+
+    opened: list[Opened]
+    placed: list[int]
+    whole_sheets: int
+    loss: float
+    parts: int
+
+    @property
+    def rank(self) -> tuple[int, int, float, int]:
+        """Less is better."""
+        return -sum(self.placed), self.whole_sheets, self.loss, self.parts
+
+
+@dataclass(slots=True)
+class Style:
+    """How one trial goes about it; every field is a choice that the search varies."""
+
+    order: list[tuple[int, int]]  # piece index, how many in a run
+    fit: int = 0  # 0 least area left, 1 least shorter gap, 2 least longer gap
+    split: int = 0  # 0 larger rest kept whole, 1 smaller, 2 upright first, 3 level first
+    thrifty: bool = True  # scraps and panels before sheets that are open already
+    blocks: bool = True
+    flat: bool = True
+    opening: int = 0  # 0 the sheet most wanted, 1 the smallest, 2 the largest
+
+
+def value(area: Area) -> float:
+    """What a rest is worth: its area times its shorter side."""
+    return float(area.width) * area.height * min(area.width, area.height)
+
+
+def search(request: CutRequest, effort: int) -> Outcome:
+    """Tries styles and orders until the effort is spent; always every first style once."""
+    world = _World(request)
+    dice = random.Random(20)
+    spent, trials = 0, [(Outcome([], [0] * len(request.pieces), 0, 0.0, 0), Style([]))]
+    for style in _first_styles(request):
+        outcome, cost = world.trial(style)
+        spent += cost
+        trials.append((outcome, style))
+        if spent > effort and (sum(outcome.placed) == world.wanted or len(trials) > FEWEST):
+            break
+    best = here = min(trials, key=lambda t: t[0].rank)
+    stale = idle = 0
+    while spent < effort and idle < world.patience(best[0]):
+        if stale > STALE:
+            order = dice.sample(best[1].order, len(best[1].order))
+            style, stale = replace(best[1], order=order), 0
+            outcome, cost = world.trial(style)
+            here = outcome, style
+        else:
+            style = _varied(here[1], here[0], request, dice)
+            outcome, cost = world.trial(style)
+            stale = 0 if outcome.rank < here[0].rank else stale + 1
+            if outcome.rank <= here[0].rank:
+                here = outcome, style
+        spent += cost
+        idle += 1
+        if outcome.rank < best[0].rank:
+            best, idle = (outcome, style), 0
+    return best[0]
+
+
+def _first_styles(request: CutRequest) -> Iterator[Style]:
+    loose = [(i, p) for i, p in enumerate(request.pieces) if p.pin is None]
+    keys = (
+        lambda p: (p.gut is None, -p.width * p.height),
+        lambda p: (len(p.sources), -max(p.width, p.height), -p.width * p.height),
+        lambda p: (-p.width, -p.height),
+        lambda p: (-p.height, -p.width),
+        lambda p: (-min(p.width, p.height), -p.width * p.height),
+        lambda p: (len(p.sources), -p.width * p.height),
+    )
+    for key in keys:
+        order = [(i, p.quantity) for i, p in sorted(loose, key=lambda ip: key(ip[1]))]
+        for fit, split in ((0, 0), (1, 2), (1, 3)):
+            yield Style(order, fit=fit, split=split, flat=split != 2)
+
+
+def _varied(style: Style, outcome: Outcome, request: CutRequest, dice: random.Random) -> Style:
+    """A neighbour of a style: two runs exchanged, one brought forward, a run parted, or another manner."""
+    order = list(style.order)
+    for _ in range(1 + dice.randrange(2)):
+        if not order:
+            break
+        how, i = dice.randrange(5), dice.randrange(len(order))
+        if how == 0:
+            j = dice.randrange(len(order))
+            order[i], order[j] = order[j], order[i]
+        elif how == 1:
+            order.insert(dice.randrange(i + 1), order.pop(i))
+        elif how == 2 and order[i][1] > 1:
+            piece, count = order[i]
+            part = dice.randrange(1, count)
+            order[i] = (piece, count - part)
+            order.insert(dice.randrange(len(order) + 1), (piece, part))
+        elif how == 3:
+            missing = [k for k, (p, _) in enumerate(order) if outcome.placed[p] < request.pieces[p].quantity]
+            if missing:
+                order.insert(0, order.pop(dice.choice(missing)))
+    change = dice.randrange(12)
+    return replace(
+        style,
+        order=order,
+        fit=dice.randrange(3) if change in (0, 1) else style.fit,
+        split=dice.randrange(4) if change in (2, 3, 4) else style.split,
+        thrifty=dice.random() < 0.8 if change == 5 else style.thrifty,
+        blocks=dice.random() < 0.5 if change == 6 else style.blocks,
+        flat=not style.flat if change == 7 else style.flat,
+        opening=dice.randrange(3) if change == 8 else style.opening,
+    )
+
+
+@dataclass(slots=True, eq=False)
+class _Free:
+    """A free part and the sheet it belongs to. `cheap` ones are scraps and panels; `fresh` ones unopened scraps."""
+
+    part: Part
+    source: str
+    cheap: bool
+    fresh: int | None = None
+
+
+@dataclass(slots=True)
+class _Bench:
+    """The state of one trial."""
+
+    opened: list[Opened] = field(default_factory=list)
+    free: list[_Free] = field(default_factory=list)
+    left: list[int] = field(default_factory=list)
+    placed: list[int] = field(default_factory=list)
+    fittings: int = 0
+
+
+class _World:
+    """What all trials of one request share."""
+
+    def __init__(self, request: CutRequest) -> None:
+        self.request, self.kerf = request, request.kerf
+        self.pieces, self.sheets = request.pieces, request.sheets
+        self.index = {s.id: k for k, s in enumerate(request.sheets)}
+        self.sides = [_orientations(p) for p in request.pieces]
+        self.wanted = sum(p.quantity for p in request.pieces)
+        loose = [p for p in request.pieces if p.pin is None]
+        self.least = min((min(p.width, p.height) for p in loose), default=0)
+        self.pinned = {k: assign_pins(s, request.pieces, request.kerf)[0] for k, s in enumerate(request.sheets)}
+        # How much paper only this sheet, or few besides it, can give: what makes a sheet worth opening.
+        self.demand = [0.0] * len(request.sheets)
+        for p in loose:
+            for source in p.sources:
+                self.demand[self.index[source]] += p.width * p.height * p.quantity / len(p.sources)
+
+    def patience(self, outcome: Outcome) -> float:
+        """How many trials without gain are worth their time: without end while a sheet more might be saved."""
+        settled = sum(outcome.placed) == self.wanted and outcome.whole_sheets <= lower_bound(
+            self.request, outcome.placed
+        )
+        return PATIENCE if settled or not self.wanted else math.inf
+
+    def trial(self, style: Style) -> tuple[Outcome, int]:
+        """One outcome in one style, and how many fittings it tried."""
+        bench = _Bench(left=[s.quantity for s in self.sheets], placed=[0] * len(self.pieces))
+        for k, copies in self.pinned.items():
+            for pins in copies:
+                for i, _ in pins:
+                    bench.placed[i] += 1
+                self._open(bench, k, pins, style)
+        for k, sheet in enumerate(self.sheets):
+            if sheet.scrap and bench.left[k]:
+                self._offer(bench, k, style)
+        blocks = style.blocks or self.wanted > MANY
+        for piece, run in style.order:
+            self._lay_run(bench, piece, run, style, blocks)
+        used = [o for o in bench.opened if any(part.laid for part in o.root.leaves())]
+        loss, parts = 0.0, 0
+        for opened in used:
+            sheet = self.sheets[opened.sheet]
+            loss += value(sheet.usable)
+            gain, count = _worth(opened.root)
+            loss -= gain
+            parts += count
+        whole = sum(not self.sheets[o.sheet].scrap for o in used)
+        return Outcome(used, bench.placed, whole, loss, parts), bench.fittings + TRIAL + LOOK * parts
+
+    def _open(self, bench: _Bench, k: int, pins: list[tuple[int, Area]], style: Style) -> None:
+        """Takes one more copy of a sheet and offers its clear parts."""
+        sheet = self.sheets[k]
+        copy = sheet.quantity - bench.left[k] + 1
+        bench.left[k] -= 1
+        bench.fittings += CARVE * (1 + len(pins) + len(sheet.holes)) if pins or sheet.holes else OPEN
+        root, usable = root_of(sheet, self.kerf)
+        holes = [h for h in sheet.holes if h.meets(usable.area)]
+        clear = carve(usable, pins, holes, self.kerf, style.flat)
+        bench.opened.append(Opened(k, copy, root))
+        for part in root.leaves():
+            if part.laid is not None:
+                self._offer_panel(bench, part, self.pieces[part.laid.piece], sheet.id)
+        self._add(bench, [_Free(part, sheet.id, sheet.scrap) for part in clear])
+
+    def _offer(self, bench: _Bench, k: int, style: Style) -> None:
+        """Shows the clear parts of the next copy of a scrap, which is opened once something lies on it."""
+        sheet = self.sheets[k]
+        bench.fittings += CARVE * len(sheet.holes) if sheet.holes else OPEN
+        _, usable = root_of(sheet, self.kerf)
+        holes = [h for h in sheet.holes if h.meets(usable.area)]
+        clear = carve(usable, (), holes, self.kerf, style.flat)
+        self._add(bench, [_Free(part, sheet.id, True, fresh=k) for part in clear])
+
+    def _add(self, bench: _Bench, free: list[_Free]) -> None:
+        bench.free += [f for f in free if min(f.part.area.width, f.part.area.height) >= self.least]
+
+    def _lay_run(self, bench: _Bench, piece: int, run: int, style: Style, blocks: bool) -> None:
+        while run > 0:
+            found = self._best(bench, piece, style)
+            if found is None:
+                if not self._open_for(bench, piece, style):
+                    return
+                continue
+            free, turned = found
+            if free.fresh is not None:
+                self._take_scrap(bench, free, style)
+                continue
+            run -= self._lay(bench, free, piece, turned, run if blocks else 1, style)
+
+    def _take_scrap(self, bench: _Bench, free: _Free, style: Style) -> None:
+        """A scrap that is about to be used: opened for good, and the next copy of it offered."""
+        k = free.fresh
+        if k is None:
+            return
+        bench.free = [f for f in bench.free if f.fresh != k]
+        self._open(bench, k, [], style)
+        if bench.left[k]:
+            self._offer(bench, k, style)
+
+    def _best(self, bench: _Bench, piece: int, style: Style) -> tuple[_Free, bool] | None:
+        """The free part that suits a piece best, and whether it lies turned there."""
+        sources, fit, thrifty = self.pieces[piece].sources, style.fit, style.thrifty
+        best: tuple[_Free, bool] | None = None
+        best_score: tuple[int, int, int] | None = None
+        for turned, w, h in self.sides[piece]:
+            for free in bench.free:
+                width, height = free.part.area[2], free.part.area[3]
+                if width < w or height < h or free.source not in sources:
+                    continue
+                over, under = width - w, height - h
+                if fit == 0:
+                    score = width * height - w * h
+                elif fit == 1:
+                    score = min(over, under)
+                else:
+                    score = max(over, under)
+                rank = (0 if free.cheap or not thrifty else 1, score, over + under)
+                if best_score is None or rank < best_score:
+                    best, best_score = (free, turned), rank
+            bench.fittings += len(bench.free)
+        bench.fittings += LOOK
+        return best
+
+    def _open_for(self, bench: _Bench, piece: int, style: Style) -> bool:
+        """Opens a sheet that the piece fits on; false where there is none left."""
+        fits = []
+        for source in self.pieces[piece].sources:
+            k = self.index[source]
+            sheet = self.sheets[k]
+            if bench.left[k] and not sheet.scrap and self._fits_clear(piece, sheet, style):
+                size = sheet.usable.size
+                key = (-self.demand[k], size) if style.opening == 0 else (size if style.opening == 1 else -size, 0)
+                fits.append((key, k))
+        if not fits:
+            return False
+        self._open(bench, min(fits)[1], [], style)
+        return True
+
+    def _fits_clear(self, piece: int, sheet: Sheet, style: Style) -> bool:
+        if sheet.holes:
+            _, usable = root_of(sheet, self.kerf)
+            areas = [p.area for p in carve(usable, (), sheet.holes, self.kerf, style.flat)]
+        else:
+            areas = [sheet.usable]
+        return any(w <= a.width and h <= a.height for a in areas for _, w, h in self.sides[piece])
+
+    def _lay(self, bench: _Bench, free: _Free, piece: int, turned: bool, run: int, style: Style) -> int:
+        """Lays one piece, or a block of equal ones, in the corner of a free part; how many were laid."""
+        bench.free.remove(free)
+        p, kerf, part = self.pieces[piece], self.kerf, free.part
+        w, h = (p.height, p.width) if turned else (p.width, p.height)
+        cols = min(run, (part.area.width + kerf) // (w + kerf))
+        rows = min(run, (part.area.height + kerf) // (h + kerf))
+        if run == 1:
+            cols = rows = 1
+        elif run >= cols * rows:
+            pass
+        elif run >= cols and (style.split != 2 or run < rows):
+            rows = run // cols
+        elif run >= rows:
+            cols = run // rows
+        elif cols >= rows:
+            cols, rows = run, 1
+        else:
+            cols, rows = 1, run
+        width, height = cols * w + (cols - 1) * kerf, rows * h + (rows - 1) * kerf
+        block, rests = trim(part, width, height, self._upright_first(part, width, height, style), kerf)
+        self._add(bench, [_Free(r, free.source, free.cheap) for r in rests])
+        for cell in _cells(block, cols, rows, w, h, kerf):
+            cell.laid = Laid(piece, turned)
+            self._offer_panel(bench, cell, p, free.source)
+        bench.placed[piece] += cols * rows
+        return cols * rows
+
+    def _offer_panel(self, bench: _Bench, cell: Part, piece: Piece, source: str) -> None:
+        """The panel that gutting wins from a piece is one more free part of the same paper."""
+        if piece.gut is None or not self.request.gutting or cell.laid is None:
+            return
+        width, height = piece.panel_size(cell.laid.turned)
+        left, top = (piece.gut.bottom, piece.gut.left) if cell.laid.turned else piece.gut[:2]
+        cell.laid.panel = Part(Area(0, 0, width, height))
+        cell.laid.panel_at = (cell.area.x + left, cell.area.y + top)
+        self._add(bench, [_Free(cell.laid.panel, source, True)])
+
+    def _upright_first(self, part: Part, width: int, height: int, style: Style) -> bool:
+        if style.split >= 2:
+            return style.split == 2
+        over = max(0, part.area.width - width - self.kerf)
+        under = max(0, part.area.height - height - self.kerf)
+        # An upright cut first leaves a rest as tall as the part; a level one a rest as wide as it.
+        upright = max(over * part.area.height, under * width)
+        level = max(under * part.area.width, over * height)
+        return (upright >= level) == (style.split == 0)
+
+
+def _orientations(piece: Piece) -> list[tuple[bool, int, int]]:
+    as_is = [(False, piece.width, piece.height)]
+    if piece.turn and (piece.width != piece.height or piece.gut is not None):
+        as_is.append((True, piece.height, piece.width))
+    return as_is
+
+
+def _cells(block: Part, cols: int, rows: int, w: int, h: int, kerf: int) -> Iterator[Part]:
+    """Cuts a block into equal cells: columns first where it is wider than tall."""
+    if cols == rows == 1:
+        yield block
+        return
+    upright = cols > 1
+    count, size = (cols, w) if upright else (rows, h)
+    here: Part | None = block
+    for k in range(count):
+        if here is None:
+            return
+        part = here
+        if k < count - 1:
+            start = here.area.x if upright else here.area.y
+            first, here = here.cut("vertical" if upright else "horizontal", start + size, kerf)
+            if first is None:
+                return
+            part = first
+        yield from _cells(part, 1 if upright else cols, rows if upright else 1, w, h, kerf)
+
+
+def _worth(root: Part) -> tuple[float, int]:
+    """The value of all that is left of a tree, panels included, and how many parts it is in."""
+    gain, count = 0.0, 0
+    for part in root.leaves():
+        count += 1
+        if part.laid is None:
+            gain += 0.0 if part.lost else value(part.area)
+        elif part.laid.panel is not None:
+            inner, parts = _worth(part.laid.panel)
+            gain, count = gain + inner, count + parts
+    return gain, count

@@ -1,0 +1,85 @@
+"""The cut tree of one sheet while it is filled: a part is cut in two edge to edge, holds a piece, or is left.
+
+┌───────┬──────┐        upright cut at x = a           first   second
+│ piece │ rest │        ───────────────────────►  [x, a) and [a + kerf, right)
+├───────┤      │
+│ rest  │      │        A band that runs off the part leaves one side empty (None).
+└───────┴──────┘
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Literal
+
+from ulna.core.cutting.request import Area
+
+Axis = Literal["vertical", "horizontal"]
+
+
+@dataclass(slots=True, eq=False)
+class Part:
+    """A node: uncut it is free, holds `laid`, or is `lost` (reserve, hole); cut, it has `first` and `second`."""
+
+    area: Area
+    axis: Axis | None = None
+    at: int = 0
+    first: Part | None = None
+    second: Part | None = None
+    laid: Laid | None = None
+    lost: bool = False
+
+    def cut(self, axis: Axis, at: int, kerf: int) -> tuple[Part | None, Part | None]:
+        """Cuts this part; the two sides of the cut, None where the band runs off the edge."""
+        x, y, w, h = self.area
+        self.axis, self.at = axis, at
+        if axis == "vertical":
+            if at > x:
+                self.first = Part(Area(x, y, at - x, h))
+            if at + kerf < x + w:
+                self.second = Part(Area(at + kerf, y, x + w - at - kerf, h))
+        else:
+            if at > y:
+                self.first = Part(Area(x, y, w, at - y))
+            if at + kerf < y + h:
+                self.second = Part(Area(x, at + kerf, w, y + h - at - kerf))
+        return self.first, self.second
+
+    def leaves(self) -> Iterator[Part]:
+        """The parts that are there after all cuts."""
+        stack: list[Part] = [self]
+        while stack:
+            part = stack.pop()
+            if part.axis is None:
+                yield part
+            else:
+                stack += [p for p in (part.second, part.first) if p is not None]
+
+
+@dataclass(slots=True, eq=False)
+class Laid:
+    """A piece that lies in a part: which one of the request, turned or not, and the tree of its panel."""
+
+    piece: int
+    turned: bool
+    panel: Part | None = None
+    panel_at: tuple[int, int] = (0, 0)
+
+
+def trim(part: Part, width: int, height: int, upright_first: bool, kerf: int) -> tuple[Part, list[Part]]:
+    """Cuts a part down to `width` × `height` at its top left corner: that part, and what is left over."""
+    rests: list[Part] = []
+    target = part
+    order: tuple[Axis, Axis] = ("vertical", "horizontal") if upright_first else ("horizontal", "vertical")
+    for axis in order:
+        size, wanted = (target.area.width, width) if axis == "vertical" else (target.area.height, height)
+        if size > wanted:
+            start = target.area.x if axis == "vertical" else target.area.y
+            first, second = target.cut(axis, start + wanted, kerf)
+            if second is not None:
+                rests.append(second)
+            if first is None:  # unreachable for wanted > 0; keeps the types honest
+                raise ValueError("a piece has a size")
+            target = first
+    return target, rests

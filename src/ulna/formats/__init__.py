@@ -1,0 +1,1 @@
+"""Open formats in and out. Every format has `write` and, where it can be read, `read`."""
