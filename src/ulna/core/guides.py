@@ -51,7 +51,7 @@ _Span = tuple[Length, Length, Length, Length]  # low, high along the axis; low, 
 def guides(page: Evaluated, part: str, ruler: Ruler) -> Guides:
     """Every line that a part of this page can catch on. Raises `NotOnShelf` for a part that is not there."""
     box = page.box(part)
-    others = [p.box for p in page.parts if p.id != part and not _is_ground(p.box, page.format)]
+    others = [p.box for p in page.parts if p.id != part and p.box and not _is_ground(p.box, page.format)]
     across = [_span(o, True) for o in others]
     down = [_span(o, False) for o in others]
     names: tuple[PageName, ...] = ("left", "right", "spread") if page.format.pages == 2 else ("left",)
@@ -125,7 +125,7 @@ def distances(page: Evaluated, part: str, ruler: Ruler) -> list[Distance]:
     """From a part to the edges of its page or to the nearest part on the way, and to the page's centre."""
     box = page.box(part)
     ground = page.format.page(page.format.page_of(box))
-    others = [p.box for p in page.parts if p.id != part and not _is_ground(p.box, page.format)]
+    others = [p.box for p in page.parts if p.id != part and p.box and not _is_ground(p.box, page.format)]
     mid_x, mid_y = (box.x + box.right).part(1, 2), (box.y + box.bottom).part(1, 2)
     level = [o for o in others if o.y < box.bottom and box.y < o.bottom]
     above = [o for o in others if o.x < box.right and box.x < o.right]

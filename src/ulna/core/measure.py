@@ -307,15 +307,12 @@ class Ruler:
 
     def show(self, length: Length) -> Shown:
         """In the person's unit to the finest mark, a fraction in lowest terms; no unit word."""
-        near = self.round(length)
-        if self.unit is Unit.INCH:
-            return Shown(_mixed(Fraction(near.units, PER_INCH)), near != length)
-        return Shown(_decimal(Fraction(near.units, PER_MM), 2), near != length)
+        return _shown(self, length)
 
     def say(self, length: Length) -> str:
-        """As `show`, in one text: `≈` before what was rounded."""
+        """As `show`, in one text: `~` before what was rounded."""
         shown = self.show(length)
-        return ("≈ " if shown.rounded else "") + shown.text
+        return ("~ " if shown.rounded else "") + shown.text
 
     def say_unit(self, length: Length) -> str:
         return f"{self.say(length)} {self.unit}"
@@ -326,3 +323,11 @@ class Ruler:
         if not self.on_mark(length) and marks < 0:
             floor += 1
         return Length((floor + marks) * self.mark.units)
+
+
+@lru_cache(maxsize=65536)
+def _shown(ruler: Ruler, length: Length) -> Shown:
+    near = ruler.round(length)
+    if ruler.unit is Unit.INCH:
+        return Shown(_mixed(Fraction(near.units, PER_INCH)), near != length)
+    return Shown(_decimal(Fraction(near.units, PER_MM), 2), near != length)

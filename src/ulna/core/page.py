@@ -9,8 +9,9 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import Part, build
+from ulna.core.parts import Part, build, sentence
 from ulna.core.parts.base import Base
+from ulna.core.parts.mats import worth_gutting
 from ulna.core.parts.place import place_at, position
 from ulna.core.pieces import Built, Ground, Piece
 
@@ -34,10 +35,14 @@ class PagePlan:
 
 @dataclass(frozen=True, slots=True)
 class PartOnPage:
-    """A part's outer box on the spread and its arithmetic in one line."""
+    """A part as people say it, its outer box on the spread, and its arithmetic in one line.
+
+    A part that cannot be made has no box.
+    """
 
     id: str
-    box: Rect
+    sentence: str
+    box: Rect | None
     arithmetic: str
 
 
@@ -53,7 +58,7 @@ class Evaluated:
     def box(self, part: str) -> Rect:
         """Raises `NotOnShelf`."""
         for found in self.parts:
-            if found.id == part:
+            if found.id == part and found.box is not None:
                 return found.box
         raise NotOnShelf("part", part)
 
@@ -64,14 +69,16 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
     for part in plan.parts:
         built = build(part, ground)
         findings += built.findings
+        said = sentence(part, ground)
         if not built.pieces:
+            parts.append(PartOnPage(part.id, said, None, ""))
             continue
         box, moved = _box(part, built, ground)
         if moved:
             findings.append(
                 Finding("placed", "note", part.id, "Moved to the next mark: the true centre lies between two.")
             )
-        parts.append(PartOnPage(part.id, box, built.arithmetic))
+        parts.append(PartOnPage(part.id, said, box, built.arithmetic))
         for piece in built.pieces:
             pieces += _halved(
                 replace(piece, rect=piece.rect.moved(box.x, box.y), uncut=piece.uncut.moved(box.x, box.y)), ground
@@ -109,8 +116,8 @@ def _halved(piece: Piece, ground: Ground) -> list[Piece]:
     if piece.gut is not None:
         g = piece.gut
         guts = (
-            _half_gut(Borders(g.left, g.top, ZERO, g.bottom), left),
-            _half_gut(Borders(ZERO, g.top, g.right, g.bottom), right),
+            worth_gutting(Borders(g.left, g.top, ZERO, g.bottom), left),
+            worth_gutting(Borders(ZERO, g.top, g.right, g.bottom), right),
         )
     return [
         replace(piece, id=f"{piece.id}-left", name=f"{piece.name}, left half", rect=left, gut=guts[0], half="left"),
@@ -118,11 +125,6 @@ def _halved(piece: Piece, ground: Ground) -> list[Piece]:
             piece, id=f"{piece.id}-right", name=f"{piece.name}, right half", rect=right, gut=guts[1], half="right"
         ),
     ]
-
-
-def _half_gut(rims: Borders, half: Rect) -> Borders | None:
-    worth = rims.across < half.width and rims.down < half.height
-    return rims if worth else None
 
 
 def _place_findings(part: Part, box: Rect, built: Built, ground: Ground) -> list[Finding]:

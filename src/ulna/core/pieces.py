@@ -73,6 +73,14 @@ class Ground:
     photos: Mapping[str, Photo]
     ruler: Ruler
 
+    def says(self, choice: PaperChoice) -> str:
+        """A paper choice in words: its name and side, and whether it lies turned."""
+        if choice.paper is None:
+            return "paper not chosen yet"
+        paper = self.shelf.papers.get(choice.paper)
+        name = paper.name if paper else "a paper that is gone"
+        return f"{name} ({choice.side})" + (", turned" if choice.turned else "")
+
     def photo(self, id: str) -> Photo:
         """Raises `NotOnShelf`."""
         try:

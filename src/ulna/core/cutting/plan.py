@@ -131,6 +131,8 @@ def why_not(request: CutRequest, index: int) -> str:
     piece = request.pieces[index]
     if piece.pin is not None:
         return "it is printed where another printed piece must be cut, and no sheet is left for it"
+    if not piece.sources:
+        return "no sheet of its paper is left"
     sizes = [s.usable for s in request.sheets if s.id in piece.sources]
     turned = [(piece.width, piece.height)] + ([(piece.height, piece.width)] if piece.turn else [])
     if not any(w <= u.width and h <= u.height for u in sizes for w, h in turned):

@@ -17,7 +17,7 @@ from dataclasses import dataclass, field, replace
 
 from ulna.core.cutting.bounds import lower_bound
 from ulna.core.cutting.obstacles import assign_pins, carve, root_of
-from ulna.core.cutting.request import Area, CutRequest, Piece, Sheet
+from ulna.core.cutting.request import Area, CutRequest, Piece
 from ulna.core.cutting.tree import Laid, Part, trim
 
 MANY = 240
@@ -195,6 +195,7 @@ class _World:
         loose = [p for p in request.pieces if p.pin is None]
         self.least = min((min(p.width, p.height) for p in loose), default=0)
         self.pinned = {k: assign_pins(s, request.pieces, request.kerf)[0] for k, s in enumerate(request.sheets)}
+        self.clear: dict[tuple[int, bool], list[Area]] = {}
         # How much paper only this sheet, or few besides it, can give: what makes a sheet worth opening.
         self.demand = [0.0] * len(request.sheets)
         for p in loose:
@@ -313,7 +314,7 @@ class _World:
         for source in self.pieces[piece].sources:
             k = self.index[source]
             sheet = self.sheets[k]
-            if bench.left[k] and not sheet.scrap and self._fits_clear(piece, sheet, style):
+            if bench.left[k] and not sheet.scrap and self._fits_clear(piece, k, style.flat):
                 size = sheet.usable.size
                 key = (-self.demand[k], size) if style.opening == 0 else (size if style.opening == 1 else -size, 0)
                 fits.append((key, k))
@@ -322,13 +323,19 @@ class _World:
         self._open(bench, min(fits)[1], [], style)
         return True
 
-    def _fits_clear(self, piece: int, sheet: Sheet, style: Style) -> bool:
-        if sheet.holes:
+    def _fits_clear(self, piece: int, k: int, flat: bool) -> bool:
+        return any(
+            w <= a.width and h <= a.height for a in self._clear_areas(k, flat) for _, w, h in self.sides[piece]
+        )
+
+    def _clear_areas(self, k: int, flat: bool) -> list[Area]:
+        """What a fresh copy of a sheet offers, worked out once for each manner."""
+        if (k, flat) not in self.clear:
+            sheet = self.sheets[k]
             _, usable = root_of(sheet, self.kerf)
-            areas = [p.area for p in carve(usable, (), sheet.holes, self.kerf, style.flat)]
-        else:
-            areas = [sheet.usable]
-        return any(w <= a.width and h <= a.height for a in areas for _, w, h in self.sides[piece])
+            holes = [h for h in sheet.holes if h.meets(usable.area)]
+            self.clear[k, flat] = [part.area for part in carve(usable, (), holes, self.kerf, flat)]
+        return self.clear[k, flat]
 
     def _lay(self, bench: _Bench, free: _Free, piece: int, turned: bool, run: int, style: Style) -> int:
         """Lays one piece, or a block of equal ones, in the corner of a free part; how many were laid."""

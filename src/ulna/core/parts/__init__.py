@@ -1,4 +1,4 @@
-"""The kinds of part that a page is made of: one module each, and a line in `BUILDERS`."""
+"""The kinds of part that a page is made of: one module each, a line in `BUILDERS` and one in `SENTENCES`."""
 
 from __future__ import annotations
 
@@ -14,6 +14,13 @@ from ulna.core.pieces import Built, Ground
 
 Part = Base | Panel | PhotoPart | Joint
 
+SENTENCES: dict[type, Callable[[Any, Ground], str]] = {
+    Base: base.sentence,
+    Panel: panel.sentence,
+    PhotoPart: photo.sentence,
+    Joint: joint.sentence,
+}
+
 BUILDERS: dict[type, Callable[[Any, Ground], Built]] = {
     Base: base.build,
     Panel: panel.build,
@@ -25,3 +32,8 @@ BUILDERS: dict[type, Callable[[Any, Ground], Built]] = {
 def build(part: Part, ground: Ground) -> Built:
     """A part worked out at the origin."""
     return BUILDERS[type(part)](part, ground)
+
+
+def sentence(part: Part, ground: Ground) -> str:
+    """A part as people say it, with its values in place."""
+    return SENTENCES[type(part)](part, ground)

@@ -24,3 +24,8 @@ def build(part: Base, ground: Ground) -> Built:
     piece = Piece(f"{part.id}/base", part.id, "base", which, box, box, part.choice)
     say = ground.ruler.say
     return Built(page.width, page.height, (piece,), f"{say(page.width)} × {say(page.height)}")
+
+
+def sentence(part: Base, ground: Ground) -> str:
+    which = f"Base of the {part.on} page" if ground.format.pages == 2 else "Base"
+    return f"{which}: {ground.says(part.choice)}."

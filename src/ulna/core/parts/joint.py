@@ -15,8 +15,10 @@ from typing import ClassVar, Literal
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, inches
+from ulna.core.parts import mats as matting
+from ulna.core.parts import place as places
 from ulna.core.parts.mats import Mat, stack
-from ulna.core.parts.photo import Print, lay, name_of
+from ulna.core.parts.photo import Print, lay, name_of, print_words
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground
 
@@ -66,3 +68,10 @@ def build(part: Joint, ground: Ground) -> Built:
         sums += f" + {len(sizes) - 1} × {ruler.say(part.gap)}" if len(sizes) > 2 else f" + {ruler.say(part.gap)}"
     told_sum = f"{sums} = {ruler.say(width if row else height)}; {mats.arithmetic}"
     return Built(mats.width, mats.height, tuple(pieces), told_sum, tuple(findings))
+
+
+def sentence(part: Joint, ground: Ground) -> str:
+    prints = "; ".join(print_words(p, ground) for p in part.prints)
+    apart = f"{ground.ruler.say(part.gap)} apart" if part.gap else "touching"
+    mats = ", ".join(["together in a " + part.along, apart, *matting.says(part.mats, ground)])
+    return f"{prints}; {mats}; {places.says(part.place, ground.format, ground.ruler)}."

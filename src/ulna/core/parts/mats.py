@@ -55,7 +55,13 @@ def on_marks(low: Length, size: Length, high: Length, ruler: Ruler) -> tuple[Len
 
 def gut_rims(borders: Borders, lap: Length, outer: Rect) -> Borders | None:
     """The rims a gutted piece keeps, or nothing where the panel won would be under 2 × 2 in."""
-    rims = Borders(borders.left + lap, borders.top + lap, borders.right + lap, borders.bottom + lap)
+    return worth_gutting(
+        Borders(borders.left + lap, borders.top + lap, borders.right + lap, borders.bottom + lap), outer
+    )
+
+
+def worth_gutting(rims: Borders, outer: Rect) -> Borders | None:
+    """The rims, where the panel inside them is 2 × 2 in at least."""
     won = (outer.width - rims.across, outer.height - rims.down)
     return rims if min(won) >= WORTH_GUTTING else None
 
@@ -130,3 +136,18 @@ def _border_findings(part: str, k: int, mat: Mat, shows: Borders, ground: Ground
         f"{ground.ruler.say(repeat(side))}: its colour is seen, not the pattern."
     )
     return [Finding("colour-only", "note", part, told)]
+
+
+def says(mats: tuple[Mat, ...], ground: Ground) -> list[str]:
+    """Each mat in words, from the inner one outward."""
+    said, ruler = [], ground.ruler
+    for mat in mats:
+        b = mat.borders
+        border = (
+            ruler.say(b.left)
+            if b.is_even
+            else f"{ruler.say(b.left)} left, {ruler.say(b.top)} above, {ruler.say(b.right)} right, "
+            f"{ruler.say(b.bottom)} below"
+        )
+        said.append(f"mat {border} {ground.says(mat.choice)}{', gutted' if mat.gutted else ''}")
+    return said

@@ -15,6 +15,7 @@ from typing import ClassVar
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import SIZE, ZERO, Length
+from ulna.core.parts import place as places
 from ulna.core.parts.mats import LAP, gut_rims
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, PaperChoice, Piece
@@ -68,3 +69,16 @@ def build(part: Panel, ground: Ground) -> Built:
         findings.append(Finding("gut", "note", part.id, "It stays solid: the panel won would be under 2 × 2 in."))
     piece = Piece(f"{part.id}/panel", part.id, "panel", part.name or "panel", box, box, part.choice, gut)
     return Built(width, height, (piece,), told, tuple(findings))
+
+
+def sentence(part: Panel, ground: Ground) -> str:
+    ruler = ground.ruler
+    size = (
+        f"trimmed {ruler.say(part.trim)} all round"
+        if part.trim is not None
+        else f"{ruler.say(part.width)} × {ruler.say(part.height)}"
+    )
+    gut = f", gutted to a rim of {ruler.say(part.rim)}" if part.gutted else ""
+    where = places.says(part.place, ground.format, ruler)
+    name = part.name[:1].upper() + part.name[1:] or "Panel"
+    return f"{name}, {size}, {ground.says(part.choice)}{gut}; {where}."

@@ -9,6 +9,8 @@ from ulna.core.crop import crop, pixels_per_inch, word
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, inches
+from ulna.core.parts import mats as matting
+from ulna.core.parts import place as places
 from ulna.core.parts.mats import Mat, stack
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, Picture, Piece
@@ -77,3 +79,18 @@ def build(part: PhotoPart, ground: Ground) -> Built:
     mats = stack(part.id, name_of(print_, ground), print_.width, print_.height, part.mats, ground)
     piece, findings = lay(part.id, "print", print_, mats.inner, ground)
     return Built(mats.width, mats.height, (*mats.pieces, piece), mats.arithmetic, (*mats.findings, *findings))
+
+
+def print_words(print_: Print, ground: Ground) -> str:
+    """A print in words: its photo, its size as it lies, its rim."""
+    ruler = ground.ruler
+    photo = ground.photos.get(print_.photo or "")
+    name = f"Photo {photo.name}" if photo else "A photo"
+    way = "square" if print_.width == print_.height else "upright" if print_.height > print_.width else "lying"
+    rim = f", rim {ruler.say(print_.rim)}" if print_.rim else ""
+    return f"{name}, {ruler.say(print_.width)} × {ruler.say(print_.height)} {way}{rim}"
+
+
+def sentence(part: PhotoPart, ground: Ground) -> str:
+    words = [print_words(part.print, ground), *matting.says(part.mats, ground)]
+    return f"{', '.join(words)}; {places.says(part.place, ground.format, ground.ruler)}."

@@ -67,3 +67,24 @@ def place_at(old: Place, box: Rect, format: PageFormat) -> Place:
     if below == "centre" and down["centre"]:
         below = "top"
     return Place(on, Across(along, across[along]), Down(below, down[below]))
+
+
+_PAGES = {"left": "on the left page", "right": "on the right page", "spread": "on the spread"}
+
+
+def says(place: Place, format: PageFormat, ruler: Ruler) -> str:
+    """A place in words, as in: on the left page, centred across, 2 from the top."""
+    words = [_PAGES[place.on]] if format.pages == 2 else []
+    for by, edge, axis in (
+        (place.across.by, place.across.edge, "across"),
+        (place.down.by, place.down.edge, "down"),
+    ):
+        if edge != "centre":
+            words.append(f"{ruler.say(by)} from the {edge}")
+        elif not by:
+            words.append(f"centred {axis}")
+        else:
+            sides = ("left", "right") if axis == "across" else ("above", "below")
+            side = sides[1] if by > ZERO else sides[0]
+            words.append(f"{ruler.say(abs(by))} {side}{' of' if axis == 'across' else ''} the centre")
+    return ", ".join(words)

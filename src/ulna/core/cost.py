@@ -1,0 +1,85 @@
+"""What a page costs: pieces, sheets opened, what is left of each paper, and what does not fit and why."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from ulna.core.cutting.plan import CutPlan, Layout
+from ulna.core.cutting.request import Area
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, Length, Ruler
+from ulna.core.pieces import Piece
+from ulna.core.shelf import Shelf
+
+
+@dataclass(frozen=True, slots=True)
+class PaperCost:
+    """For one paper: sheets there were, sheets opened, scraps used, whole sheets left, the largest rest."""
+
+    paper: str
+    name: str
+    had: int
+    opened: int
+    scraps: int
+    left: int
+    largest_rest: Rect | None
+    pieces: int
+
+
+@dataclass(frozen=True, slots=True)
+class Lacking:
+    """A piece that no sheet can give, and why in one sentence."""
+
+    piece: str
+    part: str
+    sentence: str
+
+
+@dataclass(frozen=True, slots=True)
+class Cost:
+    pieces: int
+    prints: int
+    opened: int
+    papers: tuple[PaperCost, ...]
+    lacking: tuple[Lacking, ...]
+
+
+def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> Cost:
+    """The plan of a page's pieces, put in a person's figures; papers in the order of the shelf."""
+    by_id = {p.id: p for p in pieces}
+    paper_pieces = [p for p in by_id.values() if p.role != "print"]
+    used: dict[str, list[str]] = {}
+    for piece in paper_pieces:
+        if piece.choice.paper in shelf.papers:
+            used.setdefault(piece.choice.paper or "", []).append(piece.id)
+    lacking = tuple(_lacking(by_id[u.piece], u.why, shelf, ruler) for u in plan.unplaced)
+    papers = tuple(_paper_cost(id, len(used[id]), plan, shelf) for id in shelf.papers if id in used)
+    return Cost(len(paper_pieces), len(by_id) - len(paper_pieces), plan.whole_sheets_used, papers, lacking)
+
+
+def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf) -> PaperCost:
+    paper, sources = shelf.paper(id), set(shelf.sources(id))
+    sheets = [s for s in plan.sheets if s.sheet in sources]
+    opened = sum(s.sheet == id for s in sheets)
+    rests = [o for s in sheets for o in _all_rests(s.layout)]
+    best = max(rests, key=lambda r: (r.size, min(r.width, r.height)), default=None)
+    rest = Rect(ZERO, ZERO, Length(best.width), Length(best.height)) if best else None
+    return PaperCost(id, paper.name, paper.count, opened, len(sheets) - opened, paper.count - opened, rest, pieces)
+
+
+def _all_rests(layout: Layout) -> list[Area]:
+    inner = [o for p in layout.placements if p.inside for o in _all_rests(p.inside)]
+    return [*layout.offcuts, *inner]
+
+
+def _lacking(piece: Piece, why: str, shelf: Shelf, ruler: Ruler) -> Lacking:
+    paper = shelf.paper(piece.choice.paper or "")
+    size = f"{ruler.say(piece.rect.width)} × {ruler.say(piece.rect.height)}"
+    name = piece.name[0].upper() + piece.name[1:]
+    sheets = (
+        "none is left"
+        if not paper.count
+        else f"{paper.count} of {ruler.say(paper.width)} × {ruler.say(paper.height)}"
+    )
+    return Lacking(piece.id, piece.part, f"{name}, {size}, cannot be cut from {paper.name} ({sheets}): {why}.")

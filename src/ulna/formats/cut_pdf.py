@@ -1,0 +1,260 @@
+"""The cut list as PDF on letter or A4: each sheet's map at an exact scale, its cuts, and a line to check by."""
+
+from __future__ import annotations
+
+import io
+import re
+from collections.abc import Collection, Mapping
+from pathlib import Path
+from typing import Literal
+
+from reportlab.lib.colors import HexColor
+from reportlab.lib.pagesizes import A4, letter
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.pdfgen.canvas import Canvas
+
+from ulna.core.cutting.cut_list import CutList, CutSheet
+from ulna.core.cutting.progress import done
+from ulna.core.geometry import Rect
+from ulna.core.measure import Ruler, Unit
+from ulna.core.shelf import Edge
+from ulna.formats.svg import CUT, INK, REST
+
+PaperSize = Literal["letter", "a4"]
+SIZES = {"letter": letter, "a4": A4}
+INCH = 72.0
+MARGIN = 0.6 * INCH
+SCALES = (1, 2, 4, 8, 16)
+"""A map is drawn at the first of these fractions of true size at which it fits."""
+
+MAP = (6.3 * INCH, 6.3 * INCH)
+LINE = 15.0
+FONTS = {"measure": "measure-regular.ttf", "measure-bold": "measure-bold.ttf", "words": "words-regular.ttf"}
+_FOLDER = Path(__file__).parent / "fonts"
+
+
+def write(
+    cuts: CutList,
+    title: str,
+    names: Mapping[str, str],
+    ruler: Ruler,
+    paper: PaperSize = "letter",
+    ticked: Collection[str] = (),
+) -> bytes:
+    """The list as a PDF; the same list gives the same bytes. `names` are the papers' by id."""
+    for name, file in FONTS.items():
+        if name not in pdfmetrics.getRegisteredFontNames():
+            pdfmetrics.registerFont(TTFont(name, str(_FOLDER / file)))
+    out = io.BytesIO()
+    canvas = Canvas(out, pagesize=SIZES[paper], invariant=1)
+    canvas.setTitle(title)
+    canvas.setCreator("Ulna")
+    sheet = _Sheet(canvas, SIZES[paper], title, names, ruler)
+    sheet.overview(cuts, ticked)
+    for k, cut in enumerate(cuts.sheets, 1):
+        sheet.cut_sheet(cut, k, len(cuts.sheets), ticked)
+    canvas.save()
+    return out.getvalue()
+
+
+class _Sheet:
+    """The pages of one list: a pen that starts a new page where the old one is full."""
+
+    def __init__(
+        self, canvas: Canvas, size: tuple[float, float], title: str, names: Mapping[str, str], ruler: Ruler
+    ) -> None:
+        self.c, self.size, self.title, self.names, self.ruler = canvas, size, title, names, ruler
+        self.y = 0.0
+
+    def overview(self, cuts: CutList, ticked: Collection[str]) -> None:
+        """What is cut from what: one line a piece."""
+        self._page(self.title)
+        pieces = [(s, p) for s in cuts.sheets for p in s.pieces]
+        count = f"{len(pieces)} pieces from {sum(not s.scrap for s in cuts.sheets)} sheets"
+        scraps = sum(s.scrap for s in cuts.sheets)
+        self._say(
+            count + (f" and {scraps} scraps" if scraps else "") + f". Sizes in {_unit(self.ruler)}, width first."
+        )
+        self.y -= 6
+        for sheet, piece in pieces:
+            self._room(LINE, self.title)
+            is_done = piece in done(sheet, ticked)
+            self._tick(MARGIN, is_done)
+            self._figure(MARGIN + 40, f"{piece.number}", "measure-bold", right=True)
+            self._figure(MARGIN + 52, self._size(piece.rect), "measure-bold")
+            self._figure(MARGIN + 165, f"{piece.name[:1].upper()}{piece.name[1:]}", "measure", most=185)
+            from_ = f"{self._name(sheet)}, side {piece.side}"
+            self._figure(MARGIN + 360, from_, "measure", most=self.size[0] - 2 * MARGIN - 360)
+            self.y -= LINE
+        self.c.showPage()
+
+    def cut_sheet(self, cut: CutSheet, k: int, count: int, ticked: Collection[str]) -> None:
+        """One sheet: its map, then its cuts."""
+        heading = f"{k} of {count} · {self._name(cut)}"
+        self._page(heading)
+        size = f"{self.ruler.say(cut.width)} × {self.ruler.say(cut.height)} {_unit(self.ruler)}"
+        side = f"{cut.face} side up" + (f"; branding strip at the {cut.strip.edge.value}" if cut.strip else "")
+        self._say(f"{size}, {side}.")
+        scale = next(s for s in SCALES if max(cut.width.inches, cut.height.inches) * INCH / s <= MAP[0] or s == 16)
+        self._map(cut, 1 / scale)
+        self._ruler_line(f"map at 1 : {scale}")
+        for step in cut.steps:
+            self._room(LINE, f"{heading}, continued")
+            self._tick(MARGIN, step.key in ticked)
+            self._figure(MARGIN + 36, f"{step.n}", "measure-bold", right=True)
+            self._figure(MARGIN + 48, step.says, "measure", most=self.size[0] - 2 * MARGIN - 48)
+            self.y -= LINE
+        self.c.showPage()
+
+    # ---- pens ------------------------------------------------------------------------------------------
+
+    def _page(self, heading: str) -> None:
+        self.y = self.size[1] - MARGIN - 18
+        self.c.setFillColor(HexColor(INK))
+        self.c.setFont("words", 18)
+        self.c.drawString(MARGIN, self.y, heading[:70])
+        self.y -= 22
+
+    def _room(self, height: float, heading: str) -> None:
+        if self.y - height < MARGIN:
+            self.c.showPage()
+            self._page(heading)
+
+    def _say(self, words: str) -> None:
+        self._figure(MARGIN, words, "measure")
+        self.y -= LINE
+
+    def _tick(self, x: float, on: bool) -> None:
+        self.c.setStrokeColor(HexColor(INK))
+        self.c.setLineWidth(0.8)
+        self.c.rect(x, self.y - 1, 9, 9)
+        if on:
+            self.c.lines([(x + 2, self.y + 3.5, x + 4, self.y + 1), (x + 4, self.y + 1, x + 7.5, self.y + 7)])
+
+    def _figure(
+        self, x: float, words: str, font: str, right: bool = False, most: float = 0, size: float = 10.5
+    ) -> None:
+        """Words with true fractions, shrunk to `most` points of width where they are longer."""
+        runs = _runs(words)
+        width = sum(pdfmetrics.stringWidth(t, font, size * f) for t, f, _ in runs)
+        if most and width > most:
+            size, width = size * most / width, most
+        at = x - width if right else x
+        self.c.setFillColor(HexColor(INK))
+        for run, factor, rise in runs:
+            self.c.setFont(font, size * factor)
+            self.c.drawString(at, self.y + rise * size, run)
+            at += pdfmetrics.stringWidth(run, font, size * factor)
+
+    def _map(self, cut: CutSheet, scale: float) -> None:
+        c, k = self.c, INCH * scale
+        width, height = cut.width.inches * k, cut.height.inches * k
+        left, top = MARGIN, self.y - 4
+
+        def box(r: Rect) -> tuple[float, float, float, float]:
+            return left + r.x.inches * k, top - r.bottom.inches * k, r.width.inches * k, r.height.inches * k
+
+        c.setFillColor(HexColor(REST))
+        c.setFillAlpha(0.14)
+        for rest in cut.rests:
+            c.rect(*box(rest), stroke=0, fill=1)
+        c.setFillAlpha(1)
+        if cut.strip is not None:
+            self._strip(cut, left, top, k)
+        c.setStrokeColor(HexColor(INK))
+        c.setLineWidth(0.6)
+        for piece in cut.pieces:
+            c.rect(*box(piece.rect))
+        c.setLineWidth(1.2)
+        c.rect(left, top - height, width, height)
+        c.setStrokeColor(HexColor(CUT))
+        c.setLineWidth(0.9)
+        for step in cut.steps:
+            x, y, w, h = box(step.of)
+            if step.kind == "gut":
+                c.setDash(3, 2)
+                c.rect(x, y, w, h)
+                c.setDash()
+            elif step.kind == "cut" and step.axis == "vertical":
+                at = left + step.at.inches * k
+                c.line(at, y, at, y + h)
+            elif step.kind == "cut":
+                at = top - step.at.inches * k
+                c.line(x, at, x + w, at)
+        for piece in cut.pieces:
+            self._label(box(piece.rect), str(piece.number), self._size(piece.rect), piece.panel is not None)
+        self.y = top - height - 16
+
+    def _strip(self, cut: CutSheet, left: float, top: float, k: float) -> None:
+        if cut.strip is None:
+            return
+        w, h, d = cut.width.inches * k, cut.height.inches * k, cut.strip.depth.inches * k
+        x, y, width, height = {
+            Edge.LEFT: (left, top - h, d, h),
+            Edge.TOP: (left, top - d, w, d),
+            Edge.RIGHT: (left + w - d, top - h, d, h),
+            Edge.BOTTOM: (left, top - h, w, d),
+        }[cut.strip.edge]
+        self.c.setFillColor(HexColor(INK))
+        self.c.setFillAlpha(0.16)
+        self.c.rect(x, y, width, height, stroke=0, fill=1)
+        self.c.setFillAlpha(1)
+
+    def _label(self, box: tuple[float, float, float, float], number: str, size: str, holed: bool) -> None:
+        x, y, w, h = box
+        kept, big = self.y, max(7.0, min(20.0, h * 0.4, w * 0.5))
+        self.y = y + h - big - 2 if holed else y + h / 2 - big * 0.3
+        middle = x + (big if holed else w / 2)
+        self.c.setFillColor(HexColor(INK))
+        self.c.setFont("measure-bold", big)
+        self.c.drawCentredString(middle, self.y, number)
+        if w > 60 and h > 44 and not holed:
+            self.y -= 12
+            width = sum(pdfmetrics.stringWidth(t, "measure", 8.5 * f) for t, f, _ in _runs(size))
+            self._figure(x + w / 2 - width / 2, size, "measure", size=8.5)
+        self.y = kept
+
+    def _ruler_line(self, words: str) -> None:
+        """A line of true length: if it measures so, the printer has not scaled the page."""
+        inches = self.ruler.unit is Unit.INCH
+        length = 4 * INCH if inches else 100 / 25.4 * INCH
+        self.c.setStrokeColor(HexColor(INK))
+        self.c.setLineWidth(0.7)
+        self.c.line(MARGIN, self.y, MARGIN + length, self.y)
+        for end in (MARGIN, MARGIN + length):
+            self.c.line(end, self.y - 4, end, self.y + 4)
+        self.y -= 3
+        self._figure(
+            MARGIN + length + 8, f"{'4 in' if inches else '100 mm'} when printed at true size; {words}", "measure"
+        )
+        self.y -= LINE + 6
+
+    def _name(self, sheet: CutSheet) -> str:
+        name = self.names.get(sheet.of_paper, "a paper that is gone")
+        return f"{name}, {'scrap' if sheet.scrap else 'sheet'} {sheet.copy_number}"
+
+    def _size(self, rect: Rect) -> str:
+        return f"{self.ruler.say(rect.width)} × {self.ruler.say(rect.height)}"
+
+
+def _unit(ruler: Ruler) -> str:
+    return "inches" if ruler.unit is Unit.INCH else "millimetres"
+
+
+_FRACTION = re.compile(r"(\d+)/(\d+)")
+
+
+def _runs(words: str) -> list[tuple[str, float, float]]:
+    """Text in runs of (text, size factor, rise in sizes): the top of a fraction is raised, both are smaller."""
+    runs: list[tuple[str, float, float]] = []
+    at = 0
+    for found in _FRACTION.finditer(words):
+        if found.start() > at:
+            before = words[at : found.start()]
+            runs.append((before.removesuffix(" "), 1, 0))
+            if before.endswith(" "):
+                runs.append((" ", 0.4, 0))
+        runs += [(found[1], 0.62, 0.3), ("⁄", 0.9, 0), (found[2], 0.62, 0)]
+        at = found.end()
+    return [*runs, (words[at:], 1, 0)] if at < len(words) else runs

@@ -1,0 +1,103 @@
+"""A kit as a JSON document: its papers with both sides, and its things."""
+
+from __future__ import annotations
+
+import json
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, field_validator
+
+from ulna.core import patterns, shelf
+from ulna.formats.model import Gap, Model, Size
+
+FORMAT = "ulna-kit"
+VERSION = 1
+MOST_PAPERS = 500
+
+Name = Annotated[str, Field(min_length=1, max_length=120)]
+Id = Annotated[str, Field(min_length=1, max_length=80)]
+Colour = Annotated[str, Field(pattern=r"^#[0-9a-fA-F]{6}$")]
+Count = Annotated[int, Field(ge=0, le=10_000)]
+
+
+class Side(Model):
+    """One side of a paper. `scale` of 0 in means what is usual for the pattern."""
+
+    core = shelf.Side
+    pattern: str = "plain"
+    colours: Annotated[list[Colour], Field(min_length=1, max_length=5)] = ["#f4efe4"]
+    busy: Annotated[int, Field(ge=0, le=3)] = 0
+    direction: shelf.Direction = shelf.Direction.NONE
+    scale: Gap
+    picture: str | None = None
+
+    @field_validator("pattern")
+    @classmethod
+    def _known(cls, value: str) -> str:
+        if value not in patterns.PATTERNS:
+            raise ValueError(f'no pattern is called "{value}"; there are {", ".join(patterns.PATTERNS)}')
+        return value
+
+
+class Strip(Model):
+    core = shelf.Strip
+    edge: shelf.Edge
+    depth: Size
+
+
+class Paper(Model):
+    core = shelf.Paper
+    id: Id
+    name: Name
+    width: Size
+    height: Size
+    count: Count = 1
+    stock: shelf.Stock = shelf.Stock.PATTERNED
+    form: shelf.Form = shelf.Form.SHEET
+    a: Side
+    b: Side
+    strip: Strip | None = None
+    scrap_of: str | None = None
+
+
+class Thing(Model):
+    core = shelf.Thing
+    id: Id
+    name: Name
+    kind: shelf.ThingKind = shelf.ThingKind.OTHER
+    count: Count = 1
+    length: Size | None = None
+    note: Annotated[str, Field(max_length=500)] = ""
+
+
+class Kit(Model):
+    """`kind` says where it stands: a club's kit, what was there before, or what earlier cutting left."""
+
+    name: Name
+    kind: Literal["kit", "stash", "scraps"] = "kit"
+    note: Annotated[str, Field(max_length=2_000)] = ""
+    papers: Annotated[list[Paper], Field(max_length=MOST_PAPERS)] = []
+    things: Annotated[list[Thing], Field(max_length=MOST_PAPERS)] = []
+
+
+class Document(Model):
+    """A kit as a file."""
+
+    format: Literal["ulna-kit"] = "ulna-kit"
+    version: Literal[1] = 1
+    kit: Kit
+
+
+def write(kit: Kit) -> str:
+    """The kit as text in JSON."""
+    return json.dumps(Document(kit=kit).model_dump(mode="json"), ensure_ascii=False, indent=2) + "\n"
+
+
+def read(text: str | bytes) -> Kit:
+    """Raises `pydantic.ValidationError` with every field that is wrong."""
+    return Document.model_validate_json(text).kit
+
+
+def schema() -> dict[str, Any]:
+    """The JSON Schema of a kit as a file."""
+    return Document.model_json_schema()

@@ -1,0 +1,307 @@
+"""Kits as CSV: one row a paper or thing, in and out. `COLUMNS` says what each column takes.
+
+Reading never stops at a wrong row: it gives the right ones, and each wrong one by line, field and reason.
+"""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import TypeVar
+
+from PIL import ImageColor
+
+from ulna.core import shelf
+from ulna.core.errors import FieldError, LengthError
+from ulna.core.measure import SIZE, ZERO, Length, Unit, inches, parse, text
+from ulna.core.patterns import PATTERNS
+
+MOST_ROWS = 2_000
+MOST_BYTES = 4_000_000
+
+COLUMNS: dict[str, str] = {
+    "name": "What it is called. Must be there.",
+    "kind": f"sheet, pad or scrap for a paper; for a thing one of {', '.join(shelf.ThingKind)}. Empty: sheet.",
+    "width": "A length such as 12, 8 1/2, 4.25 in or 210 mm. Empty: 12 in.",
+    "height": "As width.",
+    "count": "How many sheets or things, a whole number. Empty: 1.",
+    "stock": f"{', '.join(shelf.Stock)}. Empty: patterned.",
+    "strip edge": "Where the branding strip is, seen from the A side: left, top, right or bottom. Empty: none.",
+    "strip depth": "How deep it is. Empty: 1/2 in.",
+    "a pattern": f"{', '.join(PATTERNS)}. Empty: plain.",
+    "a colours": "One to five, spaces between, the leading one first: #rrggbb or a name like navy. Empty: white.",
+    "a busy": "0 plain, 1 quiet, 2 lively, 3 busy. Empty: what is usual for the pattern.",
+    "a direction": "none, one-way or two-way. Empty: what is usual for the pattern.",
+    "a scale": "How long one repeat of the pattern is. Empty: what is usual for the pattern.",
+    "b pattern": "The same for the B side.",
+    "b colours": "",
+    "b busy": "",
+    "b direction": "",
+    "b scale": "",
+    "length": "For ribbon, twine and tape: how long each is.",
+    "note": "For things: anything to remember.",
+}
+
+TEMPLATE_ROWS = (
+    {"name": "Reed Bed", "width": "12", "height": "12", "count": "2", "strip edge": "bottom", "strip depth": "1/2",
+     "a pattern": "leaf", "a colours": "#e9efe2 #6f8f6a #94a77c", "b pattern": "stripe",
+     "b colours": "#f6f1e4 #b8c4a4"},
+    {"name": "Slate", "stock": "card stock", "count": "3", "a colours": "#4a545c", "b colours": "#4a545c"},
+    {"name": "Rest of last month", "kind": "scrap", "width": "5 1/4", "height": "3", "a pattern": "dot",
+     "a colours": "#ffffff #a5312b"},
+    {"name": "Alphabet, small", "kind": "alphabet", "count": "1", "note": "E is nearly gone"},
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class WrongCell:
+    """A cell that cannot be taken: its line in the file (the heading is line 1), its column, what was read, why."""
+
+    line: int
+    field: str
+    read: str
+    reason: str
+
+
+@dataclass(frozen=True, slots=True)
+class Rows:
+    """What a file holds: papers and things of the right rows, and every wrong cell."""
+
+    papers: tuple[shelf.Paper, ...]
+    things: tuple[shelf.Thing, ...]
+    wrong: tuple[WrongCell, ...]
+    rows: int
+
+
+def template() -> str:
+    """A file to fill in, with example rows."""
+    return _csv(list(TEMPLATE_ROWS))
+
+
+def write(papers: Sequence[shelf.Paper], things: Sequence[shelf.Thing]) -> str:
+    """A kit as CSV, which `read` brings back alike but for ids and pictures of sheets."""
+    return _csv([_paper_row(p) for p in papers] + [_thing_row(t) for t in things])
+
+
+def read(data: bytes, unit: Unit, new_id: Callable[[], str]) -> Rows:
+    """The rows of a file. Raises `FieldError` where the file as a whole cannot be taken.
+
+    `unit` is meant where a length has none; `new_id` gives a fresh id for each row.
+    """
+    table = _table(data)
+    papers, things, wrong = list[shelf.Paper](), list[shelf.Thing](), list[WrongCell]()
+    count = 0
+    for line, cells in table:
+        if not any(cells.values()):
+            continue
+        count += 1
+        row = _Row(line, cells, unit)
+        thing = row.cells.get("kind", "").lower() in set(shelf.ThingKind)
+        found = row.thing(new_id()) if thing else row.paper(new_id())
+        if row.wrong:
+            wrong += row.wrong
+        elif isinstance(found, shelf.Thing):
+            things.append(found)
+        else:
+            papers.append(found)
+    return Rows(tuple(papers), tuple(things), tuple(wrong), count)
+
+
+# ---- reading ---------------------------------------------------------------------------------------
+
+
+def _table(data: bytes) -> list[tuple[int, dict[str, str]]]:
+    if len(data) > MOST_BYTES:
+        raise FieldError("file", "", f"larger than {MOST_BYTES // 1_000_000} MB", "bring it in as several files")
+    content = _decode(data)
+    if not content.strip():
+        raise FieldError("file", "", "nothing is in it", "download the template to see what it takes")
+    first = content.splitlines()[0]
+    delimiter = max(",;\t", key=first.count)
+    reader = csv.reader(io.StringIO(content, newline=""), delimiter=delimiter, strict=True)
+    try:
+        heading = [h.strip().lower().replace("_", " ") for h in next(reader)]
+        _check_heading(heading)
+        rows: list[tuple[int, dict[str, str]]] = []
+        for cells in reader:
+            if len(rows) >= MOST_ROWS:
+                raise FieldError("file", "", f"more than {MOST_ROWS} rows", "bring it in as several files")
+            named = dict(zip(heading, (c.strip() for c in cells), strict=False))
+            extra = [c for c in cells[len(heading) :] if c.strip()]
+            rows.append((reader.line_num, named | ({"": extra[0]} if extra else {})))
+    except csv.Error as error:
+        raise FieldError("file", "", f"not CSV at line {reader.line_num}: {error}") from None
+    return rows
+
+
+def _decode(data: bytes) -> str:
+    for mark, encoding in ((b"\xff\xfe", "utf-16"), (b"\xfe\xff", "utf-16"), (b"", "utf-8-sig")):
+        if data.startswith(mark):
+            try:
+                content = data.decode(encoding)
+            except UnicodeDecodeError as error:
+                line = data[: error.start].count(b"\n") + 1
+                problem = f"line {line} is not in UTF-8"
+                raise FieldError("file", "", problem, "save it again as “CSV UTF-8”") from None
+            if "\x00" in content:
+                break
+            return content
+    raise FieldError("file", "", "this is no text", "choose a CSV file")
+
+
+def _check_heading(heading: list[str]) -> None:
+    if "name" not in heading:
+        listed = ", ".join(h for h in heading[:6] if h) or "nothing"
+        raise FieldError("column “name”", listed, "missing in the first line", "the template has all the columns")
+    unknown = [h for h in heading if h and h not in COLUMNS]
+    if unknown:
+        raise FieldError(f"column “{unknown[0]}”", "", "not one that is known", "the template has all the columns")
+    double = [h for h in heading if h and heading.count(h) > 1]
+    if double:
+        raise FieldError(f"column “{double[0]}”", "", "there twice", "keep one of them")
+
+
+_Chosen = TypeVar("_Chosen", bound=str)
+
+
+class _Row:
+    """One row while it is read; what is wrong with it is gathered, not raised."""
+
+    def __init__(self, line: int, cells: dict[str, str], unit: Unit) -> None:
+        self.line, self.cells, self.unit = line, cells, unit
+        self.wrong: list[WrongCell] = []
+        if "" in cells:
+            self._refuse("", cells[""], "more cells than there are columns")
+
+    def paper(self, id: str) -> shelf.Paper:
+        edge = self.cells.get("strip edge", "").lower()
+        depth = self._length("strip depth", inches(0, 1, 2))
+        width, height = self._length("width", inches(12)), self._length("height", inches(12))
+        strip = None
+        if edge and edge != "none":
+            strip = shelf.Strip(self._choice("strip edge", shelf.Edge, shelf.Edge.BOTTOM), depth)
+            if depth >= (width if strip.edge in (shelf.Edge.LEFT, shelf.Edge.RIGHT) else height):
+                self._refuse("strip depth", self.cells.get("strip depth", ""), "as deep as the sheet")
+        form = self._choice("kind", shelf.Form, shelf.Form.SHEET)
+        stock = self._choice("stock", shelf.Stock, shelf.Stock.PATTERNED)
+        a, b = self._side("a"), self._side("b")
+        return shelf.Paper(id, self._name(), width, height, self._count(), stock, form, a, b, strip)
+
+    def thing(self, id: str) -> shelf.Thing:
+        kind = self._choice("kind", shelf.ThingKind, shelf.ThingKind.OTHER)
+        length = self._length("length", ZERO)
+        return shelf.Thing(id, self._name(), kind, self._count(), length or None, self.cells.get("note", "")[:500])
+
+    def _name(self) -> str:
+        name = self.cells.get("name", "")
+        if not name:
+            self._refuse("name", "", "a name must be there")
+        elif len(name) > 120:
+            self._refuse("name", name, "longer than 120 characters")
+        return name
+
+    def _count(self) -> int:
+        read = self.cells.get("count", "")
+        if not read:
+            return 1
+        if not (read.isascii() and read.isdigit()) or int(read) > 10_000:
+            self._refuse("count", read, "not a whole number from 0 to 10000")
+            return 1
+        return int(read)
+
+    def _length(self, field: str, usual: Length) -> Length:
+        read = self.cells.get(field, "")
+        if not read:
+            return usual
+        try:
+            return SIZE.check(parse(read, self.unit), read)
+        except LengthError as error:
+            self._refuse(field, read, f"{error.problem}; {error.advice}")
+            return usual or inches(1)
+
+    def _choice(self, field: str, kinds: type[_Chosen], usual: _Chosen) -> _Chosen:
+        read = self.cells.get(field, "")
+        if not read:
+            return usual
+        known = {str(k): k for k in kinds}  # type: ignore[attr-defined]
+        if read.lower() in known:
+            return known[read.lower()]
+        self._refuse(field, read, f"not one of {', '.join(known)}")
+        return usual
+
+    def _side(self, side: str) -> shelf.Side:
+        name = self.cells.get(f"{side} pattern", "").lower() or "plain"
+        if name not in PATTERNS:
+            self._refuse(f"{side} pattern", name, f"not one of {', '.join(PATTERNS)}")
+            name = "plain"
+        usual = PATTERNS[name]
+        words = self.cells.get(f"{side} colours", "").lower().replace(",", " ").split() or ["#ffffff"]
+        colours = tuple(_colour(word) for word in words)
+        if len(colours) > 5 or "" in colours:
+            self._refuse(f"{side} colours", " ".join(words), "not one to five colours such as #a5312b or navy")
+        busy = self.cells.get(f"{side} busy", "")
+        if busy not in ("", "0", "1", "2", "3"):
+            self._refuse(f"{side} busy", busy, "not 0, 1, 2 or 3")
+            busy = ""
+        direction = self._choice(f"{side} direction", shelf.Direction, usual.direction)
+        scale = self._length(f"{side} scale", usual.scale)
+        return shelf.Side(name, colours, int(busy) if busy else usual.busy, direction, scale)
+
+    def _refuse(self, field: str, read: str, reason: str) -> None:
+        self.wrong.append(WrongCell(self.line, field, read[:80], reason))
+
+
+def _colour(word: str) -> str:
+    """A colour as #rrggbb, empty where the word is none."""
+    try:
+        return "#{:02x}{:02x}{:02x}".format(*ImageColor.getrgb(word)[:3])
+    except ValueError:
+        return ""
+
+
+# ---- writing ---------------------------------------------------------------------------------------
+
+
+def _csv(rows: Sequence[dict[str, str]]) -> str:
+    out = io.StringIO(newline="")
+    writer = csv.DictWriter(out, list(COLUMNS), restval="", lineterminator="\r\n")
+    writer.writeheader()
+    writer.writerows([{key: _plain(cell) for key, cell in row.items()} for row in rows])
+    return out.getvalue()
+
+
+def _plain(cell: str) -> str:
+    """A cell that a spreadsheet would take for a formula gets a space before it."""
+    return f" {cell}" if cell[:1] in ("=", "+", "@", "\t") or (cell[:1] == "-" and len(cell) > 1) else cell
+
+
+def _paper_row(p: shelf.Paper) -> dict[str, str]:
+    strip = {"strip edge": p.strip.edge.value, "strip depth": text(p.strip.depth)} if p.strip else {}
+    return {
+        "name": p.name,
+        "kind": p.form.value,
+        "width": text(p.width),
+        "height": text(p.height),
+        "count": str(p.count),
+        "stock": p.stock.value,
+        **strip,
+        **_side_cells("a", p.a),
+        **_side_cells("b", p.b),
+    }
+
+
+def _side_cells(side: str, s: shelf.Side) -> dict[str, str]:
+    return {
+        f"{side} pattern": s.pattern,
+        f"{side} colours": " ".join(s.colours),
+        f"{side} busy": str(s.busy),
+        f"{side} direction": s.direction.value,
+        f"{side} scale": text(s.scale) if s.scale else "",
+    }
+
+
+def _thing_row(t: shelf.Thing) -> dict[str, str]:
+    length = text(t.length) if t.length else ""
+    return {"name": t.name, "kind": t.kind.value, "count": str(t.count), "length": length, "note": t.note}

@@ -1,0 +1,215 @@
+"""Drawings as SVG in inches: a side's pattern, a page as it will look, a sheet with its cuts at true size."""
+
+from __future__ import annotations
+
+import base64
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from xml.sax.saxutils import escape, quoteattr
+
+from ulna.core import patterns
+from ulna.core.cutting.cut_list import CutSheet
+from ulna.core.geometry import Rect
+from ulna.core.measure import Ruler
+from ulna.core.page import Evaluated
+from ulna.core.page_formats import PageFormat
+from ulna.core.pieces import Piece
+from ulna.core.shelf import Edge, Paper, Shelf, Side
+
+INK, CUT, REST, PAPER = "#23262b", "#a5312b", "#b07a1e", "#fffdf8"
+Href = Callable[[str], str | None]
+"""The address of a picture by its id, or nothing where it is not there."""
+
+
+@dataclass(frozen=True, slots=True)
+class Tile:
+    """What repeats on a side: its size in inches and what is drawn in it, as SVG."""
+
+    width: float
+    height: float
+    markup: str
+
+
+def tile(side: Side, width: float, height: float, href: Href) -> Tile:
+    """The tile of a side; where it has a picture of the sheet, that is as large as the sheet."""
+    address = href(side.picture) if side.picture else None
+    if address:
+        image = (
+            f'<image href={quoteattr(address)} width="{width:g}" height="{height:g}" preserveAspectRatio="none"/>'
+        )
+        return Tile(width, height, image)
+    drawn, scale = patterns.tile(side), patterns.repeat(side).inches
+    marks = "".join(_mark(m) for m in drawn.marks)
+    ground = (
+        f'<rect x="-1" y="-1" width="{drawn.width + 2:g}" height="{drawn.height + 2:g}" fill="{drawn.ground}"/>'
+    )
+    return Tile(drawn.width * scale, drawn.height * scale, f'<g transform="scale({scale:.6g})">{ground}{marks}</g>')
+
+
+def tile_of(paper: Paper, face: str, href: Href) -> Tile:
+    side = paper.a if face == "A" else paper.b
+    return tile(side, paper.width.inches, paper.height.inches, href)
+
+
+def _mark(mark: patterns.Mark) -> str:
+    paint = f'fill="{mark.fill}"' if mark.fill else 'fill="none"'
+    if mark.stroke:
+        paint += f' stroke="{mark.stroke}" stroke-width="{mark.weight:.5g}"'
+    if mark.opacity < 1:
+        paint += f' opacity="{mark.opacity:g}"'
+    return f'<path d="{mark.path}" {paint}/>'
+
+
+def embedded(data: bytes | None) -> str | None:
+    """A JPEG as an address that holds it."""
+    return f"data:image/jpeg;base64,{base64.b64encode(data).decode()}" if data else None
+
+
+def _box(rect: Rect) -> str:
+    return (
+        f'x="{rect.x.inches:.6g}" y="{rect.y.inches:.6g}" width="{rect.width.inches:.6g}" '
+        f'height="{rect.height.inches:.6g}"'
+    )
+
+
+# ---- the page --------------------------------------------------------------------------------------
+
+
+def page(evaluated: Evaluated, shelf: Shelf, picture: Href) -> str:
+    """The page as it will look, at true size, without a word on it."""
+    whole = evaluated.format.whole
+    w, h = whole.width.inches, whole.height.inches
+    defs, body = list[str](), list[str]()
+    drawn: set[str] = set()
+    for k, piece in enumerate(evaluated.pieces):
+        body.append(f'<g filter="url(#lift)">{_piece(piece, k, shelf, picture, defs, drawn)}</g>')
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
+        '<defs><filter id="lift" x="-5%" y="-5%" width="112%" height="112%">'
+        '<feDropShadow dx="0.02" dy="0.03" stdDeviation="0.03" flood-opacity="0.28"/></filter>'
+        f'<clipPath id="page"><rect width="{w:g}" height="{h:g}"/></clipPath>{"".join(defs)}</defs>'
+        f'<rect width="{w:g}" height="{h:g}" fill="{PAPER}"/><g clip-path="url(#page)">{"".join(body)}</g>'
+        f"{_gutter(evaluated.format)}</svg>"
+    )
+
+
+def _gutter(format: PageFormat) -> str:
+    if format.gutter is None:
+        return ""
+    x, h = format.gutter.inches, format.height.inches
+    return f'<path d="M{x:g} 0V{h:g}" stroke="#000" stroke-opacity="0.35" stroke-width="0.02"/>'
+
+
+def _piece(piece: Piece, k: int, shelf: Shelf, picture: Href, defs: list[str], drawn: set[str]) -> str:
+    if piece.role == "print":
+        return _print(piece, k, picture, defs)
+    paper = shelf.papers.get(piece.choice.paper or "")
+    if paper is None:
+        return f'<rect {_box(piece.rect)} fill="#e6e0d2"/>'
+    name = f"p-{piece.choice.side}-{list(shelf.papers).index(paper.id)}"
+    if name not in drawn:
+        drawn.add(name)
+        t = tile_of(paper, piece.choice.side, picture)
+        defs.append(
+            f'<pattern id="{name}" patternUnits="userSpaceOnUse" width="{t.width:.6g}" height="{t.height:.6g}">'
+            f"{t.markup}</pattern>"
+        )
+    # The pattern begins at the uncut piece's corner, so that the two halves of a piece run on.
+    u, r = piece.uncut, piece.rect
+    x, y, w, h = u.x.inches, u.y.inches, r.width.inches, r.height.inches
+    dx, dy = (r.x - u.x).inches, (r.y - u.y).inches
+    if piece.choice.turned:
+        move = f"translate({x + u.width.inches:.6g} {y:.6g}) rotate(90)"
+        box = f'x="{dy:.6g}" y="{u.width.inches - dx - w:.6g}" width="{h:.6g}" height="{w:.6g}"'
+    else:
+        move, box = f"translate({x:.6g} {y:.6g})", f'x="{dx:.6g}" y="{dy:.6g}" width="{w:.6g}" height="{h:.6g}"'
+    return f'<g transform="{move}"><rect {box} fill="url(#{name})"/></g>'
+
+
+def _print(piece: Piece, k: int, picture: Href, defs: list[str]) -> str:
+    shown = piece.picture
+    paper = f'<rect {_box(piece.rect)} fill="#fff"/>'
+    address = picture(shown.photo) if shown and shown.photo and shown.crop else None
+    if shown is None or shown.crop is None or address is None:
+        return paper + f'<rect {_box(piece.rect)} fill="#d8d2c4"/>'
+    u, rim, crop = piece.uncut, shown.rim.inches, shown.crop
+    x, y = u.x.inches + rim, u.y.inches + rim
+    w, h = u.width.inches - 2 * rim, u.height.inches - 2 * rim
+    defs.append(
+        f'<clipPath id="c{k}"><rect x="{x:.6g}" y="{y:.6g}" width="{w:.6g}" height="{h:.6g}"/></clipPath>'
+        f'<clipPath id="h{k}"><rect {_box(piece.rect)}/></clipPath>'
+    )
+    full_w, full_h = w / crop.width, h / crop.height
+    image = (
+        f'<image href={quoteattr(address)} x="{x - crop.x * full_w:.6g}" y="{y - crop.y * full_h:.6g}" '
+        f'width="{full_w:.6g}" height="{full_h:.6g}" preserveAspectRatio="none"/>'
+    )
+    return f'{paper}<g clip-path="url(#h{k})"><g clip-path="url(#c{k})">{image}</g></g>'
+
+
+# ---- sheets ----------------------------------------------------------------------------------------
+
+
+def sheet(cut: CutSheet, name: str, ruler: Ruler) -> str:
+    """A sheet at true size with its pieces, rests and cuts, for a printer that takes it or a cutting machine."""
+    w, h = cut.width.inches, cut.height.inches
+    body = [f'<rect width="{w:g}" height="{h:g}" fill="#fff" stroke="{INK}" stroke-width="0.02"/>']
+    body += [f'<rect class="rest" {_box(r)} fill="{REST}" fill-opacity="0.12"/>' for r in cut.rests]
+    if cut.strip is not None:
+        body.append(f'<path class="strip" d="{_strip_path(cut)}" fill="{INK}" fill-opacity="0.15"/>')
+    for piece in cut.pieces:
+        body.append(f'<rect class="piece" {_box(piece.rect)} fill="none" stroke="{INK}" stroke-width="0.015"/>')
+        body.append(_label(piece.rect, f"{piece.number}", _size(piece.rect, ruler)))
+    for step in cut.steps:
+        body.append(f'<path class="{step.kind}" d="{_line(step.axis, step.at.inches, step.of, step.kind)}"/>')
+    style = (
+        f".cut,.gut{{fill:none;stroke:{CUT};stroke-width:0.015}}"
+        ".gut{stroke-dasharray:0.08 0.05}.take{display:none}"
+        f"text{{font-family:sans-serif;fill:{INK};text-anchor:middle}}"
+    )
+    side = f"{name}, {cut.face} side up"
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
+        f"<title>{escape(side)}</title><style>{style}</style>{''.join(body)}</svg>"
+    )
+
+
+def _line(axis: str, at: float, of: Rect, kind: str) -> str:
+    x, y, right, bottom = of.x.inches, of.y.inches, of.right.inches, of.bottom.inches
+    if kind == "gut":
+        return f"M{x:g} {y:g}H{right:g}V{bottom:g}H{x:g}Z"
+    if axis == "vertical":
+        return f"M{at:.6g} {y:.6g}V{bottom:.6g}"
+    return f"M{x:.6g} {at:.6g}H{right:.6g}"
+
+
+def _strip_path(cut: CutSheet) -> str:
+    if cut.strip is None:
+        return ""
+    w, h, d = cut.width.inches, cut.height.inches, cut.strip.depth.inches
+    x, y, width, height = {
+        Edge.LEFT: (0.0, 0.0, d, h),
+        Edge.TOP: (0.0, 0.0, w, d),
+        Edge.RIGHT: (w - d, 0.0, d, h),
+        Edge.BOTTOM: (0.0, h - d, w, d),
+    }[cut.strip.edge]
+    return f"M{x:g} {y:g}h{width:g}v{height:g}h{-width:g}Z"
+
+
+def _size(rect: Rect, ruler: Ruler) -> str:
+    return f"{ruler.say(rect.width)} × {ruler.say(rect.height)}"
+
+
+def _label(rect: Rect, number: str, size: str) -> str:
+    x, y = (rect.x + rect.right).inches / 2, (rect.y + rect.bottom).inches / 2
+    big = max(0.12, min(0.5, rect.height.inches / 3, rect.width.inches / 2))
+    small = f'<text x="{x:.6g}" y="{y + big * 0.9:.6g}" font-size="{big * 0.4:.4g}">{escape(size)}</text>'
+    fits = rect.width.inches > 1 and rect.height.inches > 0.8
+    return f'<text x="{x:.6g}" y="{y + big * 0.2:.6g}" font-size="{big:.4g}">{number}</text>{small if fits else ""}'
+
+
+def raster(svg: str, width: int, fonts: Iterable[str] = ()) -> bytes:
+    """A drawing as PNG, `width` pixels wide."""
+    import resvg_py
+
+    return bytes(resvg_py.svg_to_bytes(svg_string=svg, width=width, font_files=list(fonts), skip_system_fonts=True))

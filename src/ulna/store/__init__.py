@@ -1,0 +1,1 @@
+"""Where everything is kept: the only place that knows SQL. See `library`."""

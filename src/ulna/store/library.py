@@ -1,0 +1,193 @@
+"""The library: documents with their whole history, in one SQLite file, and the pictures beside it."""
+
+from __future__ import annotations
+
+import secrets
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
+
+from sqlalchemy import Engine, event
+from sqlmodel import Session, col, create_engine, select
+
+from ulna.store.errors import Changed, NoStep, NotThere
+from ulna.store.schema import bring_up_to_date
+from ulna.store.tables import Document, Revision
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A document as it stands. `what` was done last; `undo` and `redo` say what a step would take back or make."""
+
+    kind: str
+    id: str
+    version: int
+    body: dict[str, Any]
+    what: str
+    undo: str | None
+    redo: str | None
+    changed: datetime
+    deleted: bool
+
+
+def new_id(kind: str) -> str:
+    """A fresh id, the same length for all, that says what it is of."""
+    return f"{kind}-{secrets.token_hex(6)}"
+
+
+class Library:
+    """All the documents of one household, in the folder `home`."""
+
+    def __init__(self, home: Path) -> None:
+        home.mkdir(parents=True, exist_ok=True)
+        self.home = home
+        self.engine = _engine(home / "ulna.sqlite")
+        bring_up_to_date(self.engine)
+
+    def close(self) -> None:
+        self.engine.dispose()
+
+    def all(self, kind: str) -> list[Kept]:
+        """Every document of a kind that is not put away, oldest first."""
+        with Session(self.engine) as session:
+            rows = session.exec(
+                select(Document, Revision)
+                .join(
+                    Revision,
+                    (col(Revision.document) == col(Document.id)) & (col(Revision.number) == col(Document.at)),
+                )
+                .where(Document.kind == kind, col(Document.deleted).is_(False))
+                .order_by(col(Document.created), col(Document.id))
+            ).all()
+            return [_kept(session, document, revision) for document, revision in rows]
+
+    def get(self, kind: str, id: str) -> Kept:
+        """Raises `NotThere`."""
+        with Session(self.engine) as session:
+            return _kept(session, *_row(session, kind, id))
+
+    def add(self, kind: str, body: dict[str, Any], what: str, id: str | None = None) -> Kept:
+        """A new document in its first state. With an id that exists already, raises `Changed`."""
+        with self._change() as session:
+            now = datetime.now(UTC)
+            id = id or new_id(kind)
+            if session.get(Document, id) is not None:
+                raise Changed(_kept(session, *_row(session, kind, id, put_away=True)))
+            document = Document(id=id, kind=kind, version=1, at=1, created=now, changed=now)
+            session.add(document)
+            session.flush()
+            revision = Revision(document=id, number=1, what=what[:200], body=body, made=now)
+            session.add(revision)
+            session.flush()
+            return _kept(session, document, revision)
+
+    def write(self, kind: str, id: str, version: int, body: dict[str, Any], what: str) -> Kept:
+        """A new state. Raises `NotThere`, and `Changed` where `version` is no longer the current one."""
+        with self._change() as session:
+            document, old = _checked(session, kind, id, version)
+            if old.body == body:
+                return _kept(session, document, old)
+            for undone in session.exec(
+                select(Revision).where(Revision.document == id, col(Revision.number) > document.at)
+            ):
+                session.delete(undone)
+            session.flush()
+            revision = Revision(
+                document=id, number=document.at + 1, what=what[:200], body=body, made=datetime.now(UTC)
+            )
+            session.add(revision)
+            return self._moved(session, document, revision)
+
+    def undo(self, kind: str, id: str, version: int) -> Kept:
+        """One state back. Raises `NotThere`, `Changed`, and `NoStep` at the first one."""
+        return self._step(kind, id, version, -1, "there is nothing to undo")
+
+    def redo(self, kind: str, id: str, version: int) -> Kept:
+        """One state forward again. Raises `NotThere`, `Changed`, and `NoStep` at the last one."""
+        return self._step(kind, id, version, 1, "there is nothing to redo")
+
+    def put_away(self, kind: str, id: str, version: int, away: bool = True) -> Kept:
+        """Takes a document out of sight or brings it back; its history stays. Raises as `write` does."""
+        with self._change() as session:
+            document, revision = _checked(session, kind, id, version, put_away=not away)
+            document.deleted = away
+            return self._moved(session, document, revision)
+
+    def _step(self, kind: str, id: str, version: int, by: int, refusal: str) -> Kept:
+        with self._change() as session:
+            document, _ = _checked(session, kind, id, version)
+            revision = _state(session, id, document.at + by)
+            if revision is None:
+                raise NoStep(refusal)
+            return self._moved(session, document, revision)
+
+    def _moved(self, session: Session, document: Document, revision: Revision) -> Kept:
+        document.at = revision.number
+        document.version += 1
+        document.changed = datetime.now(UTC)
+        session.add(document)
+        session.flush()
+        return _kept(session, document, revision)
+
+    @contextmanager
+    def _change(self) -> Iterator[Session]:
+        """A session that is written whole or not at all, and lets no other writer in between."""
+        with Session(self.engine) as session:
+            session.connection().exec_driver_sql("BEGIN IMMEDIATE")
+            yield session
+            session.commit()
+
+
+def _engine(file: Path) -> Engine:
+    engine = create_engine(f"sqlite:///{file}", connect_args={"check_same_thread": False, "timeout": 20})
+
+    @event.listens_for(engine, "connect")
+    def _on_connect(connection: Any, _record: Any) -> None:
+        connection.isolation_level = None  # transactions are begun by hand, see `Library._change`
+        for pragma in ("journal_mode=WAL", "synchronous=NORMAL", "foreign_keys=ON"):
+            connection.execute(f"PRAGMA {pragma}")
+
+    return engine
+
+
+def _row(session: Session, kind: str, id: str, put_away: bool = False) -> tuple[Document, Revision]:
+    document = session.get(Document, id)
+    if document is None or document.kind != kind or (document.deleted and not put_away):
+        raise NotThere(kind, id)
+    revision = _state(session, id, document.at)
+    if revision is None:
+        raise NotThere(kind, id)
+    return document, revision
+
+
+def _checked(
+    session: Session, kind: str, id: str, version: int, put_away: bool = False
+) -> tuple[Document, Revision]:
+    document, revision = _row(session, kind, id, put_away)
+    if document.version != version:
+        raise Changed(_kept(session, document, revision))
+    return document, revision
+
+
+def _state(session: Session, id: str, number: int) -> Revision | None:
+    return session.exec(select(Revision).where(Revision.document == id, Revision.number == number)).first()
+
+
+def _kept(session: Session, document: Document, revision: Revision) -> Kept:
+    following = session.exec(
+        select(Revision.what).where(Revision.document == document.id, Revision.number == revision.number + 1)
+    ).first()
+    return Kept(
+        document.kind,
+        document.id,
+        document.version,
+        revision.body,
+        revision.what,
+        revision.what if revision.number > 1 else None,
+        following,
+        document.changed,
+        document.deleted,
+    )
