@@ -76,3 +76,54 @@ def measure(
         size, _ = m.in_unit(abs(by), shown_in)
         note = " (on the mark)" if not by else f" (rounded {'up' if by > m.ZERO else 'down'} by {size})"
     print(shown + note)
+
+
+Home = Annotated[
+    Path | None,
+    typer.Option("--home", envvar="ULNA_HOME", help="The folder that holds everything.", show_default=False),
+]
+Port = Annotated[int, typer.Option(envvar="PORT", help="The port; 0 takes a free one.")]
+
+
+def _home(home: Path | None) -> Path:
+    if home is not None:
+        return home
+    from platformdirs import user_data_path
+
+    return user_data_path("ulna")
+
+
+@app.command()
+def serve(
+    home: Home = None,
+    port: Port = 8620,
+    host: Annotated[
+        str, typer.Option(help="The address to listen on; any but this machine's asks a passphrase.")
+    ] = ("127.0.0.1"),
+    passphrase: Annotated[str, typer.Option(envvar="ULNA_PASSPHRASE", help="What visitors must know.")] = "",
+) -> None:
+    """Open the application on a household's folder."""
+    if host not in ("127.0.0.1", "localhost", "::1") and not passphrase:
+        print(f"--host {host}: others could reach it; set a passphrase with ULNA_PASSPHRASE", file=sys.stderr)
+        raise typer.Exit(2)
+    _serve(_home(home), host, port, passphrase)
+
+
+def _serve(home: Path, host: str, port: int, passphrase: str = "") -> None:
+    import uvicorn
+
+    from ulna.api.app import create_app
+    from ulna.store.errors import StoreError
+
+    config = uvicorn.Config(create_app(home, passphrase or None), host=host, port=port, log_level="warning")
+    try:
+        listening = config.bind_socket() if port == 0 else None
+    except SystemExit:
+        raise typer.Exit(2) from None
+    actual = listening.getsockname()[1] if listening else port
+    print(f"Ulna is open at http://{host}:{actual}", flush=True)
+    try:
+        uvicorn.Server(config).run(sockets=[listening] if listening else None)
+    except StoreError as error:
+        print(error.sentence, file=sys.stderr)
+        raise typer.Exit(2) from None

@@ -53,9 +53,20 @@ def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> 
     for piece in paper_pieces:
         if piece.choice.paper in shelf.papers:
             used.setdefault(piece.choice.paper or "", []).append(piece.id)
-    lacking = tuple(_lacking(by_id[u.piece], u.why, shelf, ruler) for u in plan.unplaced)
     papers = tuple(_paper_cost(id, len(used[id]), plan, shelf) for id in shelf.papers if id in used)
-    return Cost(len(paper_pieces), len(by_id) - len(paper_pieces), plan.whole_sheets_used, papers, lacking)
+    return Cost(
+        len(paper_pieces),
+        len(by_id) - len(paper_pieces),
+        plan.whole_sheets_used,
+        papers,
+        lacking(plan, by_id.values(), shelf, ruler),
+    )
+
+
+def lacking(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, ...]:
+    """The pieces of a page that its plan leaves without a place, each with the reason."""
+    by_id = {p.id: p for p in pieces}
+    return tuple(_lacking(by_id[u.piece], u.why, shelf, ruler) for u in plan.unplaced)
 
 
 def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf) -> PaperCost:

@@ -15,6 +15,8 @@ from ulna.core.page import Evaluated
 from ulna.core.page_formats import PageFormat, PageName
 
 Why = Literal["edge", "centre", "third", "neighbour", "gap"]
+WEIGHT: tuple[Why, ...] = ("centre", "edge", "gap", "neighbour", "third")
+"""Which guide is meant where two fall together."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,6 +121,12 @@ def _along(
     for guide in found:
         unique.setdefault((guide.at, guide.why), guide)
     return sorted(unique.values(), key=lambda g: (g.at, g.why))
+
+
+def nearest(found: tuple[Guide, ...], at: Length, within: Length) -> Guide | None:
+    """The guide that lies nearest to where a near edge is; of equally near ones an edge or a centre first."""
+    close = [g for g in found if abs(g.at - at) <= within]
+    return min(close, key=lambda g: (abs(g.at - at), WEIGHT.index(g.why)), default=None)
 
 
 def distances(page: Evaluated, part: str, ruler: Ruler) -> list[Distance]:

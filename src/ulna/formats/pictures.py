@@ -9,14 +9,13 @@ import io
 import warnings
 from dataclasses import dataclass
 from datetime import datetime
+from functools import cache
 
 from PIL import ExifTags, Image, ImageOps, UnidentifiedImageError
-from pillow_heif import register_heif_opener
 
 from ulna.core.errors import FieldError
 from ulna.core.geometry import perspective
 
-register_heif_opener()
 Image.MAX_IMAGE_PIXELS = None  # the size is judged below, before anything is decoded
 
 KINDS = {"JPEG": "jpg", "PNG": "png", "WEBP": "webp", "HEIF": "heic"}
@@ -77,7 +76,15 @@ def straightened(data: bytes, corners: list[tuple[float, float]], width: float, 
     return _jpeg(flat)
 
 
+@cache
+def _know_heic() -> None:
+    from pillow_heif import register_heif_opener
+
+    register_heif_opener()
+
+
 def _open(data: bytes, name: str) -> Image.Image:
+    _know_heic()
     if not data:
         raise FieldError(name, "", "the file is empty (0 bytes)", "copy the file again")
     if len(data) > MOST_BYTES:

@@ -135,6 +135,17 @@ class Recipe(Model):
     parts: Annotated[list[Part], Field(max_length=MOST_PARTS)] = []
 
 
+def photos_of(recipe: Recipe) -> set[str]:
+    """The ids of the photos that a page shows."""
+    prints: list[Print] = []
+    for part in recipe.parts:
+        if isinstance(part, PhotoPart):
+            prints.append(part.print)
+        elif isinstance(part, JointPart):
+            prints += part.prints
+    return {p.photo for p in prints if p.photo}
+
+
 class Document(Model):
     """A page as a file."""
 

@@ -10,7 +10,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
-from sqlalchemy import Engine, event
+from sqlalchemy import Engine, event, func
 from sqlmodel import Session, col, create_engine, select
 
 from ulna.store.errors import Changed, NoStep, NotThere
@@ -63,6 +63,14 @@ class Library:
                 .order_by(col(Document.created), col(Document.id))
             ).all()
             return [_kept(session, document, revision) for document, revision in rows]
+
+    def stamp(self, kind: str) -> tuple[int, int]:
+        """Two numbers that are other ones whenever a document of this kind has changed."""
+        with Session(self.engine) as session:
+            count, versions = session.exec(
+                select(func.count(col(Document.id)), func.sum(Document.version)).where(Document.kind == kind)
+            ).one()
+            return count, versions or 0
 
     def get(self, kind: str, id: str) -> Kept:
         """Raises `NotThere`."""

@@ -143,3 +143,13 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
     new = [p for p in pieces if p.id in wanted and wanted[p.id] != listed.get(p.id, ())[:3]]
     gone = [on[3] for id, on in listed.items() if wanted.get(id) != on[:3]]
     return new, gone
+
+
+def rekeyed(sheet: CutSheet, taken: Collection[str]) -> CutSheet:
+    """A sheet of a later plan, its keys and copy number changed where a begun sheet has them already."""
+    copy, key = sheet.copy_number, sheet.key
+    while key in taken:
+        copy += 1
+        key = f"{sheet.paper}#{copy}"
+    steps = tuple(replace(s, key=f"{key}/{s.n}") for s in sheet.steps)
+    return replace(sheet, key=key, copy_number=copy, steps=steps)

@@ -1,0 +1,92 @@
+"""The application: the routes, how it refuses, and the interface that it ships."""
+
+from __future__ import annotations
+
+import secrets
+from base64 import b64encode
+from collections.abc import AsyncIterator, Awaitable, Callable
+from contextlib import asynccontextmanager
+from pathlib import Path
+from urllib.parse import urlsplit
+
+from fastapi import FastAPI, Request, Response
+from fastapi.responses import FileResponse, JSONResponse
+from fastapi.staticfiles import StaticFiles
+from starlette.middleware.gzip import GZipMiddleware
+
+from ulna import __version__
+from ulna.api import cutting, kits, pages, photos, settings
+from ulna.api.problems import REFUSALS, Problem, register
+from ulna.household import Household
+
+WEB = Path(__file__).parent.parent / "web"
+Next = Callable[[Request], Awaitable[Response]]
+
+
+def create_app(home: Path, passphrase: str | None = None) -> FastAPI:
+    """The application over one home folder; with a passphrase, every request must carry it."""
+
+    @asynccontextmanager
+    async def lifespan(app: FastAPI) -> AsyncIterator[None]:
+        app.state.household = Household(home)
+        yield
+        app.state.household.close()
+
+    app = FastAPI(
+        title="Ulna",
+        version=__version__,
+        lifespan=lifespan,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        generate_unique_id_function=lambda route: route.name,
+        responses=REFUSALS,
+    )
+    register(app)
+    app.add_middleware(GZipMiddleware, minimum_size=2_000)
+    app.middleware("http")(_own_pages_only)
+    if passphrase:
+        app.middleware("http")(_asks_for(passphrase))
+    for module in (settings, kits, photos, pages, cutting):
+        app.include_router(module.router)
+    _serve_interface(app)
+    return app
+
+
+async def _own_pages_only(request: Request, following: Next) -> Response:
+    """Another site open in the same browser must not write here."""
+    origin = request.headers.get("origin")
+    if request.method not in ("GET", "HEAD") and origin and urlsplit(origin).netloc != request.headers.get("host"):
+        problem = Problem(code="origin", sentence="this was asked by another site")
+        return JSONResponse(problem.model_dump(), status_code=403)
+    return await following(request)
+
+
+def _asks_for(passphrase: str) -> Callable[[Request, Next], Awaitable[Response]]:
+    wanted = "Basic " + b64encode(f"ulna:{passphrase}".encode()).decode()
+
+    async def check(request: Request, following: Next) -> Response:
+        if secrets.compare_digest(request.headers.get("authorization", "").encode(), wanted.encode()):
+            return await following(request)
+        return Response("user ulna, and the passphrase", 401, {"WWW-Authenticate": 'Basic realm="Ulna"'})
+
+    return check
+
+
+def _serve_interface(app: FastAPI) -> None:
+    """The built interface; every address that is no file of it and no API opens it."""
+    app.mount("/assets", StaticFiles(directory=WEB / "assets", check_dir=False), "assets")
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def interface(path: str) -> Response:
+        if path == "api" or path.startswith("api/"):
+            return JSONResponse(Problem(code="not-there", sentence="there is no such address").model_dump(), 404)
+        file = WEB / path
+        if path and "." in path:
+            if file.is_file() and file.resolve().is_relative_to(WEB.resolve()):
+                return FileResponse(file)
+            return Response("not found", 404)
+        index = WEB / "index.html"
+        if not index.is_file():
+            return Response("The interface is not built yet: run make demo.", 503, media_type="text/plain")
+        return FileResponse(index, headers={"Cache-Control": "no-cache"})

@@ -1,0 +1,120 @@
+"""Routes: the cut list of a page, ticking it off, its files; and the planner on its own."""
+
+from __future__ import annotations
+
+import time
+from typing import Literal
+
+from fastapi import APIRouter, Request
+from fastapi.concurrency import run_in_threadpool
+from fastapi.responses import Response
+
+from ulna.api.at_home import AtHome
+from ulna.api.kits import attachment
+from ulna.api.schemas import CuttingOut, Lacking, Step, Tick
+from ulna.core.cost import lacking
+from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting.effort import effort_of
+from ulna.formats import cut_json, cuts, svg
+from ulna.household import Household
+from ulna.store.errors import NotThere
+
+router = APIRouter(prefix="/api", tags=["cutting"])
+
+
+def _names(home: Household) -> dict[str, str]:
+    return {paper.id: paper.name for paper in home.shelf().papers.values()}
+
+
+def _out(id: str, home: Household) -> CuttingOut:
+    now = home.page_cuts(id)
+    ruler = home.ruler()
+    pieces = [p for sheet in now.cuts.sheets for p in sheet.pieces]
+    undo = redo = None
+    if now.version:
+        kept = home.library.get("cutting", f"cutting-{id}")
+        undo, redo = kept.undo, kept.redo
+    evaluated = home.evaluated(home.page(id), id)
+    missing = lacking(now.plan, evaluated.pieces, home.shelf_for(id), ruler)
+    return CuttingOut(
+        version=now.version,
+        undo=undo,
+        redo=redo,
+        cuts=cuts.CutList.from_value(now.cuts),
+        names=_names(home),
+        sizes={str(p.number): f"{ruler.say(p.rect.width)} × {ruler.say(p.rect.height)}" for p in pieces},
+        ticked=sorted(now.ticked),
+        begun=now.begun,
+        new=[p.name for p in now.new],
+        gone=list(now.gone),
+        lacking=[Lacking.from_value(one) for one in missing],
+        pieces=len(pieces),
+        done=sum(len(progress.done(sheet, now.ticked)) for sheet in now.cuts.sheets),
+    )
+
+
+@router.get("/pages/{id}/cutting")
+def get_cutting(id: str, home: AtHome) -> CuttingOut:
+    return _out(id, home)
+
+
+@router.post("/pages/{id}/cutting/tick")
+def tick_cut(id: str, asked: Tick, home: AtHome) -> CuttingOut:
+    """Ticks a cut off or takes it back, with the cuts that hang on it."""
+    home.tick(id, asked.version, asked.key, asked.on)
+    return _out(id, home)
+
+
+@router.post("/pages/{id}/cutting/again")
+def plan_cutting_again(id: str, asked: Step, home: AtHome) -> CuttingOut:
+    """Plans what is still to cut anew from what is left."""
+    home.cut_again(id, asked.version)
+    return _out(id, home)
+
+
+@router.post("/pages/{id}/cutting/undo")
+def undo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
+    home.library.undo("cutting", f"cutting-{id}", asked.version)
+    return _out(id, home)
+
+
+@router.post("/pages/{id}/cutting/redo")
+def redo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
+    home.library.redo("cutting", f"cutting-{id}", asked.version)
+    return _out(id, home)
+
+
+@router.get("/pages/{id}/cuts.pdf", response_class=Response)
+def cuts_as_pdf(id: str, home: AtHome, paper: Literal["letter", "a4"] = "letter") -> Response:
+    from ulna.formats import cut_pdf  # slow to import, seldom asked for
+
+    now, name = home.page_cuts(id), home.page(id).name
+    content = cut_pdf.write(now.cuts, name, _names(home), home.ruler(), paper, now.ticked)
+    return attachment(content, f"{name} cuts.pdf", "application/pdf")
+
+
+@router.get("/pages/{id}/pieces.csv", response_class=Response)
+def pieces_as_csv(id: str, home: AtHome) -> Response:
+    now = home.page_cuts(id)
+    content = cuts.write_csv(now.cuts, _names(home), home.ruler(), now.ticked)
+    return attachment(("\ufeff" + content).encode(), f"{home.page(id).name} pieces.csv", "text/csv; charset=utf-8")
+
+
+@router.get("/pages/{id}/sheets/{number}.svg", response_class=Response)
+def sheet_as_svg(id: str, number: int, home: AtHome) -> Response:
+    """The sheet at that place in the order of use, counted from 1, at true size."""
+    sheets = home.page_cuts(id).cuts.sheets
+    if not 1 <= number <= len(sheets):
+        raise NotThere("sheet", str(number))
+    sheet = sheets[number - 1]
+    name = _names(home).get(sheet.of_paper, "paper")
+    return attachment(svg.sheet(sheet, name, home.ruler()).encode(), f"{number} {name}.svg", "image/svg+xml")
+
+
+@router.post("/cutplan")
+async def plan_request(request: Request) -> dict[str, object]:
+    """The cut planner on its own: an ulna-cut-request in, an ulna-cut-plan out. See docs/cutting.md."""
+    start = time.monotonic()
+    asked, unit, seconds = cut_json.read(await request.body())
+    plan = await run_in_threadpool(plan_cuts, asked, effort_of(seconds))
+    return cut_json.write(plan, unit, time.monotonic() - start)

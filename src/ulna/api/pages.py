@@ -1,0 +1,190 @@
+"""Routes: pages; a recipe worked out, moved and costed while it is changed; pictures of a page."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, File, Query, UploadFile
+from fastapi.responses import Response
+
+from ulna.api.at_home import AtHome
+from ulna.api.kits import attachment
+from ulna.api.schemas import (
+    CostOut,
+    Distance,
+    EvaluatedOut,
+    Guide,
+    MoveAsked,
+    Moved,
+    PageAsked,
+    PageIn,
+    PageOut,
+    Step,
+    saved,
+)
+from ulna.core import guides as guiding
+from ulna.core.cost import cost
+from ulna.core.cutting import plan_cuts
+from ulna.core.cutting.demand import demand
+from ulna.core.measure import Length
+from ulna.core.page import PagePlan, evaluate, move
+from ulna.core.pieces import Ground
+from ulna.formats import recipe as recipe_format
+from ulna.formats import svg
+from ulna.formats.cuts import Rect
+from ulna.formats.recipe import Recipe
+from ulna.household import EFFORT, Household
+from ulna.store.errors import NotThere
+from ulna.store.library import Kept
+
+router = APIRouter(prefix="/api", tags=["pages"])
+
+
+def _out(kept: Kept, home: Household) -> PageOut:
+    page = PageOut(saved=saved(kept), page=Recipe.model_validate(kept.body))
+    _, cutting = home.cutting(kept.id)
+    if cutting.ticked:
+        steps = {step.key for sheet in cutting.cuts.sheets for step in sheet.steps}
+        page.cutting = "cut" if steps <= set(cutting.ticked) else "begun"
+    return page
+
+
+@router.get("/pages")
+def list_pages(home: AtHome) -> list[PageOut]:
+    return [_out(kept, home) for kept in home.library.all("page")]
+
+
+@router.post("/pages", status_code=201)
+def add_page(asked: PageIn, home: AtHome) -> PageOut:
+    return _out(home.library.add("page", asked.page.model_dump(mode="json"), asked.what), home)
+
+
+@router.get("/pages/{id}")
+def get_page(id: str, home: AtHome) -> PageOut:
+    return _out(home.library.get("page", id), home)
+
+
+@router.put("/pages/{id}")
+def put_page(id: str, asked: PageIn, home: AtHome) -> PageOut:
+    body = asked.page.model_dump(mode="json")
+    return _out(home.library.write("page", id, asked.version, body, asked.what), home)
+
+
+@router.post("/pages/{id}/undo")
+def undo_page(id: str, step: Step, home: AtHome) -> PageOut:
+    return _out(home.library.undo("page", id, step.version), home)
+
+
+@router.post("/pages/{id}/redo")
+def redo_page(id: str, step: Step, home: AtHome) -> PageOut:
+    return _out(home.library.redo("page", id, step.version), home)
+
+
+@router.post("/pages/{id}/away")
+def put_page_away(id: str, step: Step, home: AtHome) -> PageOut:
+    return _out(home.library.put_away("page", id, step.version), home)
+
+
+@router.post("/pages/{id}/back")
+def bring_page_back(id: str, step: Step, home: AtHome) -> PageOut:
+    return _out(home.library.put_away("page", id, step.version, away=False), home)
+
+
+# ---- worked out ------------------------------------------------------------------------------------
+
+
+@router.post("/evaluate")
+def evaluate_page(asked: PageAsked, home: AtHome) -> EvaluatedOut:
+    """The pieces of a recipe, where they lie, and what is to be told of them."""
+    return EvaluatedOut.from_value(home.evaluated(asked.page.value(), asked.id))
+
+
+@router.post("/cost")
+def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
+    """What a recipe takes from the shelf."""
+    pieces = home.evaluated(asked.page.value(), asked.id).pieces
+    shelf, ruler = home.shelf_for(asked.id), home.ruler()
+    out = CostOut.from_value(cost(plan_cuts(demand(pieces, shelf), EFFORT), pieces, shelf, ruler))
+    for paper in out.papers:
+        if paper.largest_rest is not None:
+            rest = paper.largest_rest
+            paper.rest_says = f"{ruler.say(rest.width)} × {ruler.say(rest.height)}"
+    return out
+
+
+@router.post("/move")
+def move_part(asked: MoveAsked, home: AtHome) -> Moved:
+    """A part moved, caught on a guide where one is near, with its distances there."""
+    plan: PagePlan = asked.page.value()
+    ground = home.ground(plan.format, asked.id)
+    before = evaluate(plan, ground)
+    box, across, down = before.box(asked.part), None, None
+    if asked.marks is not None:
+        mark = ground.ruler.mark
+        box = box.moved(mark * asked.marks[0], mark * asked.marks[1])
+    else:
+        x = box.x if asked.x is None else asked.x
+        y = box.y if asked.y is None else asked.y
+        if asked.catch is not None:
+            found = guiding.guides(before, asked.part, ground.ruler)
+            across, down = (
+                guiding.nearest(found.across, x, asked.catch),
+                guiding.nearest(found.down, y, asked.catch),
+            )
+        box = box.moved(_at(across, x, ground) - box.x, _at(down, y, ground) - box.y)
+    moved = move(plan, asked.part, box, ground)
+    after = evaluate(moved, ground)
+    part = Recipe.from_value(moved).parts[[p.id for p in moved.parts].index(asked.part)]
+    return Moved(
+        part=part,
+        box=Rect.from_value(after.box(asked.part)),
+        across=Guide.from_value(across) if across else None,
+        down=Guide.from_value(down) if down else None,
+        distances=[Distance.from_value(d) for d in guiding.distances(after, asked.part, ground.ruler)],
+    )
+
+
+def _at(guide: guiding.Guide | None, wanted: Length, ground: Ground) -> Length:
+    return guide.at if guide else ground.ruler.round(wanted)
+
+
+# ---- files -----------------------------------------------------------------------------------------
+
+
+def _drawing(id: str, home: Household, copy: Literal["view", "thumb"]) -> tuple[str, str]:
+    """The page's name and its picture as SVG with everything in it."""
+
+    def embedded(picture: str) -> str | None:
+        try:
+            return svg.embedded(home.pictures.path(picture, copy).read_bytes())
+        except NotThere:
+            return None
+
+    plan = home.page(id)
+    return plan.name, svg.page(home.evaluated(plan, id), home.shelf(), embedded)
+
+
+@router.get("/pages/{id}/page.svg", response_class=Response)
+def page_as_svg(id: str, home: AtHome) -> Response:
+    name, drawing = _drawing(id, home, "view")
+    return attachment(drawing.encode(), f"{name}.svg", "image/svg+xml")
+
+
+@router.get("/pages/{id}/page.png", response_class=Response)
+def page_as_png(id: str, home: AtHome, width: Annotated[int, Query(ge=50, le=4000)] = 1800) -> Response:
+    name, drawing = _drawing(id, home, "thumb" if width <= 600 else "view")
+    return attachment(svg.raster(drawing, width), f"{name}.png", "image/png")
+
+
+@router.get("/pages/{id}/page.json", response_class=Response)
+def page_as_json(id: str, home: AtHome) -> Response:
+    plan = home.page(id)
+    return attachment(recipe_format.write(plan).encode(), f"{plan.name}.json", "application/json")
+
+
+@router.post("/pages/read-json", status_code=201)
+def add_page_from_json(file: Annotated[UploadFile, File()], home: AtHome) -> PageOut:
+    """A page brought in from a file, as a page of its own."""
+    plan = recipe_format.read(file.file.read(5_000_000))
+    body = Recipe.from_value(plan).model_dump(mode="json")
+    return _out(home.library.add("page", body, "brought in from a file"), home)

@@ -1,0 +1,97 @@
+"""How a request is refused: one shape for all, with a sentence for people and the fields at fault."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, ValidationError
+from pydantic_core import ErrorDetails
+
+from ulna.core.errors import FieldError, LengthError, NotOnShelf, UlnaError
+from ulna.store.errors import Changed, NotThere, StoreError
+
+
+class FieldProblem(BaseModel):
+    """One field at fault: its path, what was read, and what is wrong with it."""
+
+    field: str
+    read: str
+    sentence: str
+
+
+class Problem(BaseModel):
+    """Why a request is refused. `current_version` stands where something was changed in another window."""
+
+    code: str
+    sentence: str
+    fields: list[FieldProblem] = []
+    current_version: int | None = None
+
+
+REFUSALS: dict[int | str, dict[str, Any]] = {
+    404: {"model": Problem, "description": "There is no such thing."},
+    409: {"model": Problem, "description": "It was changed in another window, or there is no such step."},
+    422: {"model": Problem, "description": "A field holds what cannot be."},
+}
+
+
+def register(app: FastAPI) -> None:
+    """Makes every error a `Problem`."""
+    app.add_exception_handler(UlnaError, _of_core)
+    app.add_exception_handler(StoreError, _of_store)
+    app.add_exception_handler(RequestValidationError, _of_request)
+    app.add_exception_handler(ValidationError, _of_request)
+    app.add_exception_handler(OSError, _of_disk)
+
+
+def _answer(status: int, problem: Problem) -> JSONResponse:
+    return JSONResponse(problem.model_dump(), status_code=status)
+
+
+def _of_core(_request: Request, error: Exception) -> JSONResponse:
+    fields = []
+    if isinstance(error, FieldError):
+        fields = [FieldProblem(field=error.field, read=str(error.read)[:80], sentence=error.sentence)]
+    elif isinstance(error, LengthError):
+        fields = [FieldProblem(field="length", read=error.read[:80], sentence=error.sentence)]
+    code = error.code if isinstance(error, UlnaError) else "error"
+    return _answer(
+        404 if isinstance(error, NotOnShelf) else 422, Problem(code=code, sentence=str(error), fields=fields)
+    )
+
+
+def _of_store(_request: Request, error: Exception) -> JSONResponse:
+    if isinstance(error, NotThere):
+        return _answer(404, Problem(code="not-there", sentence=str(error)))
+    if isinstance(error, Changed):
+        version = error.current.version
+        return _answer(409, Problem(code="changed", sentence=str(error), current_version=version))
+    return _answer(409, Problem(code="no-step", sentence=str(error)))
+
+
+def _of_request(_request: Request, error: Exception) -> JSONResponse:
+    details = error.errors() if isinstance(error, RequestValidationError | ValidationError) else []
+    fields = [_field(detail) for detail in details[:50]]
+    sentence = "; ".join(f.sentence for f in fields[:3]) or "the request cannot be read"
+    return _answer(422, Problem(code="field", sentence=sentence, fields=fields))
+
+
+def _of_disk(_request: Request, error: Exception) -> JSONResponse:
+    words = getattr(error, "strerror", None) or "the disk did not take it"
+    return _answer(507, Problem(code="disk", sentence=f"nothing was kept: {words}"))
+
+
+def _field(detail: ErrorDetails | Any) -> FieldProblem:
+    path = [str(step) for step in detail["loc"] if step not in ("body", "query", "path")]
+    field = ".".join(path) or "the request"
+    cause = detail.get("ctx", {}).get("error")
+    read = detail.get("input")
+    shown = "" if isinstance(read, dict | list) or read is None else str(read)[:60]
+    if isinstance(cause, UlnaError):
+        return FieldProblem(field=field, read=shown, sentence=f"{field}: {cause.sentence}")
+    words = str(cause) if cause is not None else detail["msg"][:1].lower() + detail["msg"][1:]
+    tail = f", read {shown!r}" if shown else ""
+    return FieldProblem(field=field, read=shown, sentence=f"{field}: {words}{tail}")

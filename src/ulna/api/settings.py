@@ -1,0 +1,55 @@
+"""Routes: how the household measures, and lengths as people write them."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter
+
+from ulna.api.at_home import AtHome
+from ulna.api.schemas import LengthRead, LengthText, LengthTexts, SettingsIn, SettingsOut, Step, saved
+from ulna.core.measure import RANGES, Length, Ruler, parse, text
+from ulna.household import Settings
+from ulna.store.library import Kept
+
+router = APIRouter(prefix="/api", tags=["settings"])
+
+
+def _out(kept: Kept) -> SettingsOut:
+    return SettingsOut(saved=saved(kept), settings=Settings.model_validate(kept.body))
+
+
+@router.get("/settings")
+def get_settings(home: AtHome) -> SettingsOut:
+    return _out(home.settings())
+
+
+@router.put("/settings")
+def put_settings(asked: SettingsIn, home: AtHome) -> SettingsOut:
+    body = asked.settings.model_dump(mode="json")
+    return _out(home.library.write("settings", "settings", asked.version, body, "changed how lengths are shown"))
+
+
+@router.post("/settings/undo")
+def undo_settings(step: Step, home: AtHome) -> SettingsOut:
+    return _out(home.library.undo("settings", "settings", step.version))
+
+
+@router.post("/lengths/read")
+def read_length(asked: LengthText, home: AtHome) -> LengthRead:
+    """The length that was typed, stepped by marks where asked. Refused outside its range."""
+    ruler, allowed = home.ruler(), RANGES[asked.range]
+    length = parse(asked.text, ruler.unit)
+    if asked.marks:
+        length = min(max(ruler.step(length, asked.marks), allowed.least), allowed.most)
+    return _shown(allowed.check(length, asked.text), ruler)
+
+
+@router.post("/lengths/show")
+def show_lengths(asked: LengthTexts, home: AtHome) -> list[LengthRead]:
+    """Lengths in the person's unit."""
+    ruler = home.ruler()
+    return [_shown(length, ruler) for length in asked.lengths]
+
+
+def _shown(length: Length, ruler: Ruler) -> LengthRead:
+    shown = ruler.show(length)
+    return LengthRead(length=text(length), shown=shown.text, rounded=shown.rounded)

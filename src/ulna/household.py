@@ -1,0 +1,267 @@
+"""One household's things as the core knows them: the store read into a shelf, photos, a ruler, pages, cut lists.
+
+This is the one place where store, formats and core meet; the API, the command line and the demo stand on it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from pathlib import Path
+from typing import Annotated, Any, Literal, TypeVar
+
+from pydantic import Field
+
+from ulna.core.crop import Framing as CoreFraming
+from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting.cut_list import CutList, cut_list
+from ulna.core.cutting.demand import demand
+from ulna.core.cutting.plan import CutPlan
+from ulna.core.measure import MARKS, Length, Ruler, Unit
+from ulna.core.page import Evaluated, PagePlan, evaluate
+from ulna.core.page_formats import PageFormat
+from ulna.core.pieces import Ground, Photo, Piece
+from ulna.core.shelf import Paper, Shelf
+from ulna.formats import cuts as cuts_format
+from ulna.formats import pictures
+from ulna.formats.kit import Kit
+from ulna.formats.model import Model
+from ulna.formats.recipe import Print, Recipe
+from ulna.store.errors import NotThere
+from ulna.store.library import Kept, Library, new_id
+from ulna.store.picture_box import PictureBox
+
+EFFORT = 60_000
+"""What planning the cuts of a page may cost while it is made (fittings): tens of milliseconds."""
+
+EFFORT_TO_CUT = 600_000
+"""And when the cut list is asked for."""
+
+Share = Annotated[float, Field(ge=0, le=1)]
+
+
+class Framing(Model):
+    core = CoreFraming
+    x: Share = 0.5
+    y: Share = 0.5
+    zoom: Annotated[float, Field(ge=1, le=20)] = 1.0
+    focal_x: Share | None = None
+    focal_y: Share | None = None
+
+
+class PhotoRecord(Model):
+    """A photo: its file is kept under the same id. `print` is the size it is wanted in."""
+
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    file: str = ""
+    taken: str | None = None
+    width: int
+    height: int
+    framing: Framing = Framing()
+    print: Print
+
+
+class Settings(Model):
+    """How a household measures."""
+
+    unit: Literal["in", "mm"] = "in"
+    mark: Literal["1/8 in", "1/16 in", "1/32 in", "1 mm", "0.5 mm"] = "1/16 in"
+    zero: Literal["left", "centre"] = "left"
+
+    def ruler(self) -> Ruler:
+        return Ruler(Unit(self.unit), MARKS[self.mark])
+
+
+class Cutting(Model):
+    """The cut list that a page is being cut by, from the first tick on, and what is ticked."""
+
+    cuts: cuts_format.CutList = cuts_format.CutList()
+    ticked: list[str] = []
+
+
+@dataclass(frozen=True, slots=True)
+class PageCuts:
+    """A page's cut list as it stands: begun or fresh, what is ticked, and how the page has moved on since."""
+
+    version: int
+    cuts: CutList
+    ticked: frozenset[str]
+    begun: bool
+    new: tuple[Piece, ...]
+    gone: tuple[str, ...]
+    plan: CutPlan
+
+
+Value = TypeVar("Value")
+
+
+class Household:
+    """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
+
+    def __init__(self, home: Path) -> None:
+        self.library = Library(home)
+        self.pictures = PictureBox(home / "pictures")
+        self._cache: dict[str, tuple[object, Any]] = {}
+
+    def close(self) -> None:
+        self.library.close()
+
+    def _cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
+        stamp = tuple(self.library.stamp(kind) for kind in kinds)
+        found = self._cache.get(name)
+        if found is None or found[0] != stamp:
+            found = stamp, make()
+            self._cache[name] = found
+        value: Value = found[1]
+        return value
+
+    # ---- settings, shelf, photos -----------------------------------------------------------------------
+
+    def settings(self) -> Kept:
+        """The settings' document, made on first asking."""
+        try:
+            return self.library.get("settings", "settings")
+        except NotThere:
+            return self.library.add("settings", Settings().model_dump(mode="json"), "began", id="settings")
+
+    def ruler(self) -> Ruler:
+        return self._cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())
+
+    def shelf(self) -> Shelf:
+        """Every paper of every kit that is not put away, as it was unpacked."""
+        return self._cached("shelf", ["kit"], self._read_shelf)
+
+    def _read_shelf(self) -> Shelf:
+        papers: list[Paper] = []
+        for kept in self.library.all("kit"):
+            papers += [paper.value() for paper in Kit.model_validate(kept.body).papers]
+        return Shelf.of(papers)
+
+    def shelf_for(self, page: str | None) -> Shelf:
+        """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
+        return self._cached(f"shelf for {page}", ["kit", "cutting", "page"], lambda: self._read_shelf_for(page))
+
+    def _read_shelf_for(self, page: str | None) -> Shelf:
+        shelf = self.shelf()
+        there = {kept.id for kept in self.library.all("page")}
+        for kept in self.library.all("cutting"):
+            other = kept.id.removeprefix("cutting-")
+            if other != page and other in there:
+                cutting = Cutting.model_validate(kept.body)
+                shelf = progress.after(shelf, cutting.cuts.value(), cutting.ticked)
+        return shelf
+
+    def photos(self) -> dict[str, Photo]:
+        return self._cached("photos", ["photo"], self._read_photos)
+
+    def _read_photos(self) -> dict[str, Photo]:
+        found = {}
+        for kept in self.library.all("photo"):
+            record = PhotoRecord.model_validate(kept.body)
+            found[kept.id] = Photo(kept.id, record.name, (record.width, record.height), record.framing.value())
+        return found
+
+    def add_photo(self, data: bytes, file: str) -> Kept:
+        """Keeps a photo as it came. Raises `FieldError` where the file is no picture that can be used."""
+        picture = pictures.read(data, file)
+        id = new_id("photo")
+        self.pictures.put(id, data, picture.suffix, picture.view, picture.thumb)
+        upright = picture.height > picture.width
+        short, long = ("4 in", "4 in") if picture.height == picture.width else ("4 in", "6 in")
+        print_ = {"width": short if upright else long, "height": long if upright else short, "rim": "0 in"}
+        body = {
+            "name": (Path(file).stem or "photo")[:120],
+            "file": file[:200],
+            "taken": picture.taken,
+            "width": picture.width,
+            "height": picture.height,
+            "print": print_,
+        }
+        record = PhotoRecord.model_validate(body)
+        return self.library.add("photo", record.model_dump(mode="json"), "added", id=id)
+
+    def add_sheet_picture(self, data: bytes, file: str) -> str:
+        """Keeps a photograph of a sheet; its id."""
+        picture = pictures.read(data, file)
+        id = new_id("sheet")
+        self.pictures.put(id, data, picture.suffix, picture.view, picture.thumb)
+        return id
+
+    def straighten(self, id: str, corners: list[tuple[float, float]], width: Length, height: Length) -> str:
+        """A photographed sheet laid flat at its size, kept as a picture of its own; its id."""
+        data = self.pictures.path(id, "original").read_bytes()
+        return self.add_sheet_picture(
+            pictures.straightened(data, corners, width.inches, height.inches), "sheet.jpg"
+        )
+
+    # ---- pages -----------------------------------------------------------------------------------------
+
+    def ground(self, format: PageFormat, page: str | None = None) -> Ground:
+        return Ground(format, self.shelf_for(page), self.photos(), self.ruler())
+
+    def page(self, id: str) -> PagePlan:
+        """Raises `NotThere`."""
+        plan: PagePlan = Recipe.model_validate(self.library.get("page", id).body).value()
+        return plan
+
+    def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
+        return evaluate(plan, self.ground(plan.format, page))
+
+    # ---- cutting ---------------------------------------------------------------------------------------
+
+    def cutting(self, page: str) -> tuple[int, Cutting]:
+        """The version and state of a page's cutting; version 0 while nothing is ticked."""
+        try:
+            kept = self.library.get("cutting", f"cutting-{page}")
+        except NotThere:
+            return 0, Cutting()
+        return kept.version, Cutting.model_validate(kept.body)
+
+    def page_cuts(self, page: str) -> PageCuts:
+        """The list a page is cut by, or where nothing is ticked a fresh one. Raises `NotThere`."""
+        version, cutting = self.cutting(page)
+        begun_cuts: CutList = cutting.cuts.value()
+        ticked = frozenset(cutting.ticked)
+        pieces = {p.id: p for p in self.evaluated(self.page(page), page).pieces}
+        if progress.begun(begun_cuts, ticked):
+            new, gone = progress.changes(list(pieces.values()), begun_cuts)
+            names = tuple(p.name for p in gone)
+            return PageCuts(version, begun_cuts, ticked, True, tuple(new), names, CutPlan((), (), 0, 0))
+        cuts, plan = self._planned(pieces, self.shelf_for(page))
+        return PageCuts(version, cuts, ticked, False, (), (), plan)
+
+    def _planned(self, pieces: dict[str, Piece], shelf: Shelf, first: int = 1) -> tuple[CutList, CutPlan]:
+        plan = plan_cuts(demand(pieces.values(), shelf), EFFORT_TO_CUT)
+        return cut_list(plan, pieces, shelf, self.ruler(), first), plan
+
+    def tick(self, page: str, version: int, key: str, on: bool) -> None:
+        """Ticks a step off or back, with the steps that hang on it. Raises `NotThere` and `Changed`."""
+        now = self.page_cuts(page)
+        sheet = next((s for s in now.cuts.sheets if any(step.key == key for step in s.steps)), None)
+        if sheet is None:
+            raise NotThere("step", key)
+        ticked = progress.tick(sheet, now.ticked, key, on)
+        what = "cut" if on else "took a cut back"
+        self._keep_cutting(page, version, now.cuts, ticked, what)
+
+    def cut_again(self, page: str, version: int) -> None:
+        """Plans what is still to cut anew: begun sheets stay as they are, their rests serve as scraps."""
+        now = self.page_cuts(page)
+        begun = [progress.settled(s, now.ticked) for s in progress.begun(now.cuts, now.ticked)]
+        kept = CutList(tuple(begun))
+        shelf = progress.after(self.shelf_for(page), now.cuts, now.ticked)
+        evaluated = self.evaluated(self.page(page), page)
+        missing, _ = progress.changes(list(evaluated.pieces), kept)
+        first = max((p.number for s in begun for p in s.pieces), default=0) + 1
+        more, _ = self._planned({p.id: p for p in missing}, shelf, first)
+        taken = {s.key for s in begun}
+        rekeyed = [progress.rekeyed(s, taken) for s in more.sheets]
+        self._keep_cutting(page, version, CutList((*begun, *rekeyed)), now.ticked, "planned again")
+
+    def _keep_cutting(self, page: str, version: int, cuts: CutList, ticked: frozenset[str], what: str) -> None:
+        body = Cutting(cuts=cuts_format.CutList.from_value(cuts), ticked=sorted(ticked)).model_dump(mode="json")
+        id = f"cutting-{page}"
+        if version == 0:
+            self.library.add("cutting", body, what, id=id)
+        else:
+            self.library.write("cutting", id, version, body, what)
