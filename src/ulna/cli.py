@@ -127,3 +127,27 @@ def _serve(home: Path, host: str, port: int, passphrase: str = "") -> None:
     except StoreError as error:
         print(error.sentence, file=sys.stderr)
         raise typer.Exit(2) from None
+
+
+@app.command()
+def demo(
+    home: Annotated[Path, typer.Option("--home", envvar="ULNA_HOME", help="Where the demo is kept.")] = Path(
+        ".demo"
+    ),
+    port: Port = 8620,
+    reset: Annotated[bool, typer.Option("--reset", help="Throw the demo away and make it anew.")] = False,
+    only: Annotated[bool, typer.Option("--only", help="Make it, but do not open it.")] = False,
+) -> None:
+    """Open a household aboard a narrowboat, with kits, photos and pages."""
+    from ulna.demo.household import set_up
+    from ulna.store.errors import StoreError
+
+    try:
+        made = set_up(home, reset)
+    except StoreError as error:
+        print(error.sentence, file=sys.stderr)
+        raise typer.Exit(2) from None
+    if made:
+        print("The demo household has come aboard.")
+    if not only:
+        _serve(home, "127.0.0.1", port)

@@ -181,3 +181,11 @@ def straighten_picture(id: str, asked: Straighten, home: AtHome) -> PictureOut:
 def get_picture(id: str, copy: Copy, home: AtHome) -> FileResponse:
     headers = {"Cache-Control": "private, max-age=31536000, immutable"}
     return FileResponse(home.pictures.path(id, copy), headers=headers)
+
+
+@router.post("/demo-kit", status_code=201)
+def add_demo_kit(home: AtHome) -> KitOut:
+    """The demo household's newest kit, to look at."""
+    from ulna.demo.kits import towpath  # seldom asked for
+
+    return _out(home.library.add("kit", towpath().model_dump(mode="json"), "brought in the demo kit"))

@@ -50,7 +50,7 @@ class LengthText(BaseModel):
     """A length as typed, within `range`, stepped by so many of the person's `marks`."""
 
     text: Annotated[str, Field(max_length=200)]
-    range: Literal["size", "page size", "gap", "offset"] = "size"
+    range: Literal["size", "page size", "gap", "offset", "supply"] = "size"
     marks: Annotated[int, Field(ge=-1000, le=1000)] = 0
 
 

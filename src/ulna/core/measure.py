@@ -244,7 +244,7 @@ class Range:
         if self.least <= length <= self.most:
             return length
         if length > self.most:
-            problem, advice = "longer than a page can use", f"write at most {text(self.most)}"
+            problem, advice = "longer than can be used", f"write at most {text(self.most)}"
         elif length.units < 0 <= self.least.units:
             problem, advice = "less than nothing", f"write {text(self.least)} or more"
         elif length.units == 0:
@@ -259,7 +259,8 @@ SIZE: Final = Range("size", inches(0, 1, 16), LONGEST)
 PAGE_SIZE: Final = Range("page size", inches(1), LONGEST)
 GAP: Final = Range("gap", ZERO, LONGEST)
 OFFSET: Final = Range("offset", -LONGEST, LONGEST)
-RANGES: Final = {r.name: r for r in (SIZE, PAGE_SIZE, GAP, OFFSET)}
+SUPPLY: Final = Range("supply", inches(0, 1, 16), inches(4000))
+RANGES: Final = {r.name: r for r in (SIZE, PAGE_SIZE, GAP, OFFSET, SUPPLY)}
 
 # ---- marks -----------------------------------------------------------------------------------------
 

@@ -15,7 +15,7 @@ from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rim
 from ulna.core.errors import FieldError
 
 PLACES = 6
-SCALE = 10**PLACES
+SCALE = 1_000_000
 MOST_LENGTH = 100_000
 MOST_COPIES = 10_000
 MOST_SECONDS = 60
@@ -265,7 +265,8 @@ def _pin(
 
 def _out(value: int) -> float | int:
     """Millionths as the nearest number, whose shortest decimal is the exact one."""
-    return value // SCALE if value % SCALE == 0 else value / SCALE
+    whole, rest = divmod(value, SCALE)
+    return whole if rest == 0 else value / SCALE
 
 
 def _box(area: Area) -> dict[str, float | int]:

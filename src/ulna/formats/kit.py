@@ -8,7 +8,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, field_validator
 
 from ulna.core import patterns, shelf
-from ulna.formats.model import Gap, Model, Size
+from ulna.formats.model import Gap, Model, Size, Supply
 
 FORMAT = "ulna-kit"
 VERSION = 1
@@ -66,7 +66,7 @@ class Thing(Model):
     name: Name
     kind: shelf.ThingKind = shelf.ThingKind.OTHER
     count: Count = 1
-    length: Size | None = None
+    length: Supply | None = None
     note: Annotated[str, Field(max_length=500)] = ""
 
 

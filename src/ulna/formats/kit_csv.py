@@ -15,7 +15,7 @@ from PIL import ImageColor
 
 from ulna.core import shelf
 from ulna.core.errors import FieldError, LengthError
-from ulna.core.measure import SIZE, ZERO, Length, Unit, inches, parse, text
+from ulna.core.measure import SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse, text
 from ulna.core.patterns import PATTERNS
 
 MOST_ROWS = 2_000
@@ -191,7 +191,7 @@ class _Row:
 
     def thing(self, id: str) -> shelf.Thing:
         kind = self._choice("kind", shelf.ThingKind, shelf.ThingKind.OTHER)
-        length = self._length("length", ZERO)
+        length = self._length("length", ZERO, SUPPLY)
         return shelf.Thing(id, self._name(), kind, self._count(), length or None, self.cells.get("note", "")[:500])
 
     def _name(self) -> str:
@@ -211,12 +211,12 @@ class _Row:
             return 1
         return int(read)
 
-    def _length(self, field: str, usual: Length) -> Length:
+    def _length(self, field: str, usual: Length, allowed: Range = SIZE) -> Length:
         read = self.cells.get(field, "")
         if not read:
             return usual
         try:
-            return SIZE.check(parse(read, self.unit), read)
+            return allowed.check(parse(read, self.unit), read)
         except LengthError as error:
             self._refuse(field, read, f"{error.problem}; {error.advice}")
             return usual or inches(1)
@@ -225,7 +225,7 @@ class _Row:
         read = self.cells.get(field, "")
         if not read:
             return usual
-        known = {str(k): k for k in kinds}  # type: ignore[attr-defined]
+        known: dict[str, _Chosen] = {str(k): k for k in kinds}  # type: ignore[attr-defined]
         if read.lower() in known:
             return known[read.lower()]
         self._refuse(field, read, f"not one of {', '.join(known)}")

@@ -39,6 +39,7 @@ def _length(allowed: measure.Range) -> Any:
 Size = _length(measure.SIZE)
 PageSize = _length(measure.PAGE_SIZE)
 Gap = _length(measure.GAP)
+Supply = _length(measure.SUPPLY)
 Offset = _length(measure.OFFSET)
 AnyLength = _length(measure.Range("length", -measure.LONGEST * 10, measure.LONGEST * 10))
 
@@ -46,7 +47,12 @@ AnyLength = _length(measure.Range("length", -measure.LONGEST * 10, measure.LONGE
 class Model(BaseModel):
     """A document or part of one. `core` is the value it stands for; unknown fields are refused."""
 
-    model_config = ConfigDict(from_attributes=True, extra="forbid", arbitrary_types_allowed=True)
+    model_config = ConfigDict(
+        from_attributes=True,
+        extra="forbid",
+        arbitrary_types_allowed=True,
+        json_schema_serialization_defaults_required=True,
+    )
     core: ClassVar[type | None] = None
 
     def value(self) -> Any:

@@ -1,0 +1,153 @@
+/** Desks for the documents there are, and the lists they stand in: one factory a resource. */
+import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useSyncExternalStore } from "react";
+import { client, type Schemas, take } from "./client";
+import { Desk, type DeskState, type Saved, type Source } from "./desk";
+
+export type Kit = Schemas["Kit"];
+export type Paper = Schemas["Paper"];
+export type Side = Schemas["Side"];
+export type Thing = Schemas["Thing"];
+export type KitOut = Schemas["KitOut"];
+export type PhotoRecord = Schemas["PhotoRecord"];
+export type PhotoOut = Schemas["PhotoOut"];
+export type Recipe = Schemas["Recipe"];
+export type PageOut = Schemas["PageOut"];
+export type CuttingOut = Schemas["CuttingOut"];
+export type Settings = Schemas["Settings"];
+export type Evaluated = Schemas["EvaluatedOut"];
+export type Cost = Schemas["CostOut"];
+
+export const kitsQuery = queryOptions({ queryKey: ["kits"], queryFn: () => take(client.GET("/api/kits")) });
+export const photosQuery = queryOptions({ queryKey: ["photos"], queryFn: () => take(client.GET("/api/photos")) });
+export const pagesQuery = queryOptions({ queryKey: ["pages"], queryFn: () => take(client.GET("/api/pages")) });
+export const settingsQuery = queryOptions({
+  queryKey: ["settings"],
+  queryFn: () => take(client.GET("/api/settings")),
+});
+export const printSizesQuery = queryOptions({
+  queryKey: ["print sizes"],
+  queryFn: () => take(client.GET("/api/print-sizes")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+export const pageQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["page", id],
+    queryFn: () => take(client.GET("/api/pages/{id}", { params: { path: { id } } })),
+  });
+export const cuttingQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["cutting", id],
+    queryFn: () => take(client.GET("/api/pages/{id}/cutting", { params: { path: { id } } })),
+  });
+/** A recipe worked out; the last one stays on the screen until the next is there. */
+export const evaluatedQuery = (id: string, page: Recipe) =>
+  queryOptions({
+    queryKey: ["evaluated", id, page],
+    queryFn: () => take(client.POST("/api/evaluate", { body: { page, id } })),
+    placeholderData: (last) => last,
+    gcTime: 20_000,
+  });
+export const costQuery = (id: string, page: Recipe) =>
+  queryOptions({
+    queryKey: ["cost", id, page],
+    queryFn: () => take(client.POST("/api/cost", { body: { page, id } })),
+    placeholderData: (last) => last,
+    gcTime: 20_000,
+  });
+export const patternsQuery = (colours: string[]) =>
+  queryOptions({
+    queryKey: ["patterns", colours],
+    queryFn: () => take(client.POST("/api/patterns", { body: { colours } })),
+    placeholderData: (last) => last,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+const at = (id: string) => ({ params: { path: { id } } });
+
+export function kitSource(id: string): Source<Kit, KitOut> {
+  return {
+    body: (answer) => answer.kit,
+    load: async () => {
+      const found = (await take(client.GET("/api/kits"))).find((kit) => kit.saved.id === id);
+      if (!found) throw new Error("this kit was put away");
+      return found;
+    },
+    put: (version, what, kit) => take(client.PUT("/api/kits/{id}", { ...at(id), body: { version, what, kit } })),
+    undo: (version) => take(client.POST("/api/kits/{id}/undo", { ...at(id), body: { version } })),
+    redo: (version) => take(client.POST("/api/kits/{id}/redo", { ...at(id), body: { version } })),
+  };
+}
+
+export function photoSource(id: string): Source<PhotoRecord, PhotoOut> {
+  return {
+    body: (answer) => answer.photo,
+    load: async () => {
+      const found = (await take(client.GET("/api/photos"))).find((photo) => photo.saved.id === id);
+      if (!found) throw new Error("this photo was put away");
+      return found;
+    },
+    put: (version, what, photo) =>
+      take(client.PUT("/api/photos/{id}", { ...at(id), body: { version, what, photo } })),
+    undo: (version) => take(client.POST("/api/photos/{id}/undo", { ...at(id), body: { version } })),
+    redo: (version) => take(client.POST("/api/photos/{id}/redo", { ...at(id), body: { version } })),
+  };
+}
+
+export function pageSource(id: string): Source<Recipe, PageOut> {
+  return {
+    body: (answer) => answer.page,
+    load: () => take(client.GET("/api/pages/{id}", at(id))),
+    put: (version, what, page) => take(client.PUT("/api/pages/{id}", { ...at(id), body: { version, what, page } })),
+    undo: (version) => take(client.POST("/api/pages/{id}/undo", { ...at(id), body: { version } })),
+    redo: (version) => take(client.POST("/api/pages/{id}/redo", { ...at(id), body: { version } })),
+  };
+}
+
+/** A desk over a document that was loaded, made anew when another document takes its place. */
+export function useDesk<Body, Answer extends { saved: Saved }>(
+  kind: "kit" | "photo" | "page",
+  answer: Answer,
+  source: (id: string) => Source<Body, Answer>,
+): [Desk<Body, Answer>, DeskState<Body, Answer>] {
+  const queries = useQueryClient();
+  const id = answer.saved.id;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a newer answer of the same document goes to refresh
+  const desk = useMemo(
+    () =>
+      new Desk(`${kind} ${id}`, source(id), answer, () => queries.invalidateQueries({ queryKey: [`${kind}s`] })),
+    [kind, id],
+  );
+  const state = useSyncExternalStore(desk.subscribe, desk.getState);
+  useEffect(() => desk.refresh(answer), [desk, answer]);
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (desk.unsaved && desk.getState().saving === "waiting") event.preventDefault();
+    };
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [desk]);
+  return [desk, state];
+}
+
+export interface ShelfPaper {
+  paper: Paper;
+  kit: string;
+  tiles: Schemas["Tiles"] | undefined;
+}
+
+/** Every paper there is, in the order of the kits. */
+export function useShelf(): ShelfPaper[] {
+  const { data } = useQuery(kitsQuery);
+  return useMemo(
+    () =>
+      (data ?? []).flatMap((kit) =>
+        kit.kit.papers.map((paper) => ({ paper, kit: kit.kit.name, tiles: kit.tiles[paper.id] })),
+      ),
+    [data],
+  );
+}
+
+export function usePhotos(): PhotoOut[] {
+  return useQuery(photosQuery).data ?? [];
+}

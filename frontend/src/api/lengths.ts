@@ -1,0 +1,48 @@
+/** Lengths as the person reads them. All reading and rounding is done by the server; this batches and caches it. */
+import { useQuery } from "@tanstack/react-query";
+import { client, type Schemas, take } from "./client";
+import { settingsQuery } from "./documents";
+
+export type LengthRead = Schemas["LengthRead"];
+export type Range = Schemas["LengthText"]["range"];
+
+interface Waiting {
+  text: string;
+  resolve: (read: LengthRead) => void;
+  reject: (error: unknown) => void;
+}
+let waiting: Waiting[] = [];
+
+function flush(): void {
+  const batch = waiting;
+  waiting = [];
+  take(client.POST("/api/lengths/show", { body: { lengths: batch.map((w) => w.text) } })).then(
+    (reads) => batch.forEach((w, k) => void w.resolve(reads[k] as LengthRead)),
+    (error: unknown) => batch.forEach((w) => void w.reject(error)),
+  );
+}
+
+function show(text: string): Promise<LengthRead> {
+  return new Promise((resolve, reject) => {
+    if (!waiting.length) setTimeout(flush);
+    waiting.push({ text, resolve, reject });
+  });
+}
+
+/** A length in the person's unit, undefined until it is known. */
+export function useShown(text: string | null | undefined): LengthRead | undefined {
+  const { data: settings } = useQuery(settingsQuery);
+  const way = settings ? `${settings.settings.unit} ${settings.settings.mark}` : "";
+  const { data } = useQuery({
+    queryKey: ["shown", way, text],
+    queryFn: () => show(text as string),
+    enabled: Boolean(text) && way !== "",
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  return data;
+}
+
+/** Reads what was typed. Throws `Refused` with the reason, `Unreachable` where nothing answers. */
+export function readLength(text: string, range: Range, marks = 0): Promise<LengthRead> {
+  return take(client.POST("/api/lengths/read", { body: { text, range, marks } }));
+}

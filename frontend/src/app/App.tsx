@@ -1,0 +1,55 @@
+/** The whole: theme, server queries, routes. Each bench is loaded when it is first opened. */
+import CssBaseline from "@mui/material/CssBaseline";
+import { ThemeProvider } from "@mui/material/styles";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { Unreachable } from "../api/client";
+import { Frame } from "./Frame";
+import { FrameProvider } from "./FrameContext";
+import { Home } from "./Home";
+import { theme } from "./theme";
+
+const Unpack = lazy(() => import("../benches/unpack/Unpack"));
+const Photos = lazy(() => import("../benches/photos/Photos"));
+const Pages = lazy(() => import("../benches/page/Pages"));
+const PageBench = lazy(() => import("../benches/page/PageBench"));
+const Cut = lazy(() => import("../benches/cut/Cut"));
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 2_000,
+      retry: (failures, error) => error instanceof Unreachable && failures < 20,
+      retryDelay: 1_000,
+      networkMode: "always",
+    },
+  },
+});
+
+export function App() {
+  return (
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <FrameProvider>
+            <Frame>
+              <Suspense fallback={null}>
+                <Routes>
+                  <Route path="/" element={<Home />} />
+                  <Route path="/unpack/:id?" element={<Unpack />} />
+                  <Route path="/photos/:id?" element={<Photos />} />
+                  <Route path="/page" element={<Pages />} />
+                  <Route path="/page/:id" element={<PageBench />} />
+                  <Route path="/cut/:id?" element={<Cut />} />
+                  <Route path="*" element={<Navigate to="/" replace />} />
+                </Routes>
+              </Suspense>
+            </Frame>
+          </FrameProvider>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}

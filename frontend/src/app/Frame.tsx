@@ -1,0 +1,220 @@
+/** What stands around every bench: the way through as a ruler along the top, undo, the state of saving, settings. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Snackbar from "@mui/material/Snackbar";
+import { useQuery } from "@tanstack/react-query";
+import { type ReactNode, useEffect } from "react";
+import { NavLink, useLocation } from "react-router";
+import { kitsQuery, pagesQuery, photosQuery } from "../api/documents";
+import { IconAction } from "../ui/IconAction";
+import { useFrame } from "./FrameContext";
+import { Measures } from "./Measures";
+import { colours, wordsFont } from "./theme";
+
+export const HEADER = 56;
+
+export function Frame({ children }: { children: ReactNode }) {
+  const { desk, said, setSaid } = useFrame();
+  useUndoKeys();
+  return (
+    <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column", minWidth: 320 }}>
+      <Box
+        component="header"
+        sx={{
+          display: "flex",
+          alignItems: "stretch",
+          flexWrap: "wrap",
+          minHeight: HEADER,
+          px: 2,
+          gap: 2,
+          background: colours.paper,
+          borderBottom: `1px solid ${colours.line}`,
+        }}
+      >
+        <Box sx={{ fontFamily: wordsFont, fontWeight: 600, fontSize: "1.35rem", alignSelf: "center" }}>Ulna</Box>
+        <Way />
+        <Box sx={{ display: "flex", alignItems: "center", ml: "auto", gap: 0.5 }}>
+          <SavingState />
+          <IconAction
+            icon="undo"
+            name={desk?.undo ? `Undo: ${desk.undo}` : "Nothing to undo"}
+            onClick={() => desk?.onUndo()}
+            disabled={!desk?.undo && desk?.saving !== "refused"}
+          />
+          <IconAction
+            icon="redo"
+            name={desk?.redo ? `Redo: ${desk.redo}` : "Nothing to redo"}
+            onClick={() => desk?.onRedo()}
+            disabled={!desk?.redo}
+          />
+          <Measures />
+        </Box>
+      </Box>
+      {desk?.saving === "changed" && (
+        <Alert
+          severity="warning"
+          action={
+            <Box sx={{ display: "flex", gap: 1 }}>
+              <Button size="small" color="inherit" onClick={desk.onTakeTheirs}>
+                Show theirs
+              </Button>
+              <Button size="small" color="inherit" onClick={desk.onKeepMine}>
+                Keep mine
+              </Button>
+            </Box>
+          }
+        >
+          This was changed in another window. Nothing is lost: whichever you choose, the other stays one undo away
+          or is let go by you.
+        </Alert>
+      )}
+      {desk?.saving === "refused" && (
+        <Alert severity="error">Not saved: {desk.problem}. Change it, or undo to what was saved.</Alert>
+      )}
+      <Box component="main" sx={{ flex: 1, minHeight: 0, position: "relative", overflow: "auto" }}>
+        {children}
+      </Box>
+      <Snackbar
+        key={said?.key}
+        open={said !== null}
+        autoHideDuration={8000}
+        onClose={(_, reason) => reason !== "clickaway" && setSaid(null)}
+        message={said?.message}
+        action={
+          said?.action && (
+            <Button
+              size="small"
+              sx={{ color: "#bfe0d8" }}
+              onClick={() => {
+                said.action?.run();
+                setSaid(null);
+              }}
+            >
+              {said.action.name}
+            </Button>
+          )
+        }
+      />
+    </Box>
+  );
+}
+
+const BENCHES = [
+  ["unpack", "Unpack"],
+  ["photos", "Photos"],
+  ["page", "Page"],
+  ["cut", "Cut"],
+] as const;
+
+/** The benches in the order of the work, as a ruler whose marks fill as the work goes on. */
+function Way() {
+  const { data: kits } = useQuery(kitsQuery);
+  const { data: photos } = useQuery(photosQuery);
+  const { data: pages } = useQuery(pagesQuery);
+  const path = useLocation().pathname;
+  const onPage = /^\/(?:page|cut)\/(.+)$/.exec(path)?.[1];
+  const filled: Record<string, boolean> = {
+    unpack: Boolean(kits?.some((k) => k.kit.papers.length)),
+    photos: Boolean(photos?.length),
+    page: Boolean(pages?.some((p) => p.page.parts.length)),
+    cut: Boolean(pages?.some((p) => p.cutting !== "planned")),
+  };
+  return (
+    <Box component="nav" aria-label="Benches" sx={{ display: "flex", alignItems: "stretch" }}>
+      {BENCHES.map(([bench, name]) => (
+        <Box
+          key={bench}
+          component={NavLink}
+          to={onPage && (bench === "page" || bench === "cut") ? `/${bench}/${onPage}` : `/${bench}`}
+          sx={{
+            display: "flex",
+            flexDirection: "column",
+            justifyContent: "flex-end",
+            alignItems: "center",
+            width: { xs: 74, sm: 104 },
+            textDecoration: "none",
+            color: colours.soft,
+            "&.active": { color: colours.verdigris, fontWeight: 700 },
+            "&:hover": { color: colours.ink },
+          }}
+        >
+          <Box sx={{ pb: 0.5 }}>{name}</Box>
+          <Marks filled={filled[bench] ?? false} on={path.startsWith(`/${bench}`)} />
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Marks({ filled, on }: { filled: boolean; on: boolean }) {
+  const ink = on ? colours.verdigris : filled ? colours.ink : "#b3aa97";
+  return (
+    <Box
+      component="svg"
+      viewBox="0 0 104 16"
+      preserveAspectRatio="none"
+      sx={{ width: "100%", height: 16 }}
+      aria-hidden
+    >
+      {filled && <rect x="0" y="11" width="104" height="5" fill={on ? colours.verdigris : "#c9d8d2"} />}
+      {Array.from({ length: 17 }, (_, k) => (
+        <path
+          // biome-ignore lint/suspicious/noArrayIndexKey: the marks of a ruler never change places
+          key={k}
+          d={`M${k * 6.5} 16v${k % 16 === 0 ? -16 : k % 8 === 0 ? -12 : k % 4 === 0 ? -9 : -6}`}
+          stroke={ink}
+          strokeWidth={k % 8 === 0 ? 1.4 : 0.9}
+        />
+      ))}
+    </Box>
+  );
+}
+
+const WORDS = {
+  saved: "Saved",
+  saving: "Saving…",
+  waiting: "Not saved yet, kept here",
+  refused: "Not saved",
+  changed: "Changed elsewhere",
+} as const;
+
+function SavingState() {
+  const { desk } = useFrame();
+  if (!desk) return null;
+  const trouble = desk.saving !== "saved" && desk.saving !== "saving";
+  return (
+    <Box
+      role="status"
+      title={desk.problem ?? undefined}
+      sx={{
+        px: 1,
+        fontSize: "0.88rem",
+        color: trouble ? colours.madder : colours.soft,
+        fontWeight: trouble ? 700 : 400,
+      }}
+    >
+      {WORDS[desk.saving]}
+      {desk.saving === "waiting" && ` (${desk.problem})`}
+    </Box>
+  );
+}
+
+/** Ctrl or Cmd with Z, and with Shift+Z or Y, outside of fields that have an undo of their own. */
+function useUndoKeys(): void {
+  const { desk } = useFrame();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const field = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (field && (event.target as HTMLInputElement).type !== "checkbox") return;
+      const key = event.key.toLowerCase();
+      if (key !== "z" && key !== "y") return;
+      event.preventDefault();
+      if (key === "y" || event.shiftKey) desk?.onRedo();
+      else desk?.onUndo();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [desk]);
+}

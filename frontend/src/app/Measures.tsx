@@ -1,0 +1,89 @@
+/** How the household measures: unit, finest mark, where the rulers have their zero. */
+import Box from "@mui/material/Box";
+import Popover from "@mui/material/Popover";
+import Typography from "@mui/material/Typography";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, take } from "../api/client";
+import { type Settings, settingsQuery } from "../api/documents";
+import { Choice } from "../ui/Choice";
+import { IconAction } from "../ui/IconAction";
+import { useFrame } from "./FrameContext";
+
+const MARKS: Record<Settings["unit"], readonly (readonly [Settings["mark"], string])[]> = {
+  in: [
+    ["1/8 in", "1/8 in"],
+    ["1/16 in", "1/16 in"],
+    ["1/32 in", "1/32 in"],
+  ],
+  mm: [
+    ["1 mm", "1 mm"],
+    ["0.5 mm", "0.5 mm"],
+  ],
+};
+
+export function Measures() {
+  const { data } = useQuery(settingsQuery);
+  const queries = useQueryClient();
+  const { say } = useFrame();
+  const [open, setOpen] = useState(false);
+
+  async function change(settings: Settings): Promise<void> {
+    if (!data) return;
+    try {
+      await take(client.PUT("/api/settings", { body: { settings, version: data.saved.version } }));
+    } catch (error) {
+      say((error as Error).message);
+    }
+    await queries.invalidateQueries();
+  }
+
+  const settings = data?.settings;
+  return (
+    <Box sx={{ display: "inline-flex" }} id="measures">
+      <IconAction icon="ruler" name="Units and marks" onClick={() => setOpen(true)} />
+      {settings && (
+        <Popover
+          open={open}
+          onClose={() => setOpen(false)}
+          anchorEl={() => document.getElementById("measures") as HTMLElement}
+          anchorOrigin={{ vertical: "bottom", horizontal: "right" }}
+          transformOrigin={{ vertical: "top", horizontal: "right" }}
+        >
+          <Box sx={{ p: 2, display: "grid", gridTemplateColumns: "auto auto", gap: 1.5, alignItems: "center" }}>
+            <Typography variant="h2" sx={{ gridColumn: "1 / 3" }}>
+              Measures
+            </Typography>
+            <span>Unit</span>
+            <Choice
+              label="Unit"
+              value={settings.unit}
+              options={[
+                ["in", "inches"],
+                ["mm", "millimetres"],
+              ]}
+              onChange={(unit) => void change({ ...settings, unit, mark: unit === "in" ? "1/16 in" : "1 mm" })}
+            />
+            <span>Finest mark</span>
+            <Choice
+              label="Finest mark"
+              value={settings.mark}
+              options={MARKS[settings.unit]}
+              onChange={(mark) => void change({ ...settings, mark })}
+            />
+            <span>Rulers start</span>
+            <Choice
+              label="Rulers start"
+              value={settings.zero}
+              options={[
+                ["left", "at the left edge"],
+                ["centre", "in the middle"],
+              ]}
+              onChange={(zero) => void change({ ...settings, zero })}
+            />
+          </Box>
+        </Popover>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,312 @@
+/** Cut: sheet by sheet, one cut after the other in trimmer figures, ticked off as they are made. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { client, Refused, type Schemas, take } from "../../api/client";
+import type { Saving } from "../../api/desk";
+import { type CuttingOut, cuttingQuery, pagesQuery, useShelf } from "../../api/documents";
+import { useFrame, useInFrame } from "../../app/FrameContext";
+import { colours } from "../../app/theme";
+import { Choice } from "../../ui/Choice";
+import { SaveMenu } from "../../ui/SaveMenu";
+import { Finding } from "../page/RecipeList";
+import { SheetMap } from "./SheetMap";
+import { StepList } from "./StepList";
+
+export default function Cut() {
+  const { id } = useParams();
+  const { data: pages } = useQuery(pagesQuery);
+  const navigate = useNavigate();
+  useEffect(() => {
+    const begun = pages?.find((page) => page.cutting === "begun") ?? pages?.[0];
+    if (!id && begun) navigate(`/cut/${begun.saved.id}`, { replace: true });
+  }, [id, pages, navigate]);
+  if (!pages) return null;
+  if (!pages.length) {
+    return (
+      <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
+        <Typography variant="h1" gutterBottom>
+          Nothing to cut yet
+        </Typography>
+        The cut list follows from a page: <Link to="/page">begin one</Link>, choose its papers, and come back.
+      </Box>
+    );
+  }
+  return id ? (
+    <CutBench
+      key={id}
+      id={id}
+      pages={pages.map((page) => [page.saved.id, page.page.name] as const)}
+      onPage={(other) => navigate(`/cut/${other}`)}
+    />
+  ) : null;
+}
+
+interface BenchProps {
+  id: string;
+  pages: readonly (readonly [string, string])[];
+  onPage: (id: string) => void;
+}
+
+type Act = (version: number) => Promise<CuttingOut>;
+
+/** Steps of cutting are sent one after another; each carries the version that the one before gave. */
+function useCutting(id: string) {
+  const queries = useQueryClient();
+  const { data } = useQuery(cuttingQuery(id));
+  const { say } = useFrame();
+  const [saving, setSaving] = useState<Saving>("saved");
+  const [problem, setProblem] = useState<string | null>(null);
+  const queue = useRef<Promise<void>>(Promise.resolve());
+
+  function act(run: Act): void {
+    setSaving("saving");
+    queue.current = queue.current.then(async () => {
+      const now = queries.getQueryData(cuttingQuery(id).queryKey);
+      try {
+        const answer = await run(now?.version ?? 0);
+        queries.setQueryData(cuttingQuery(id).queryKey, answer);
+        void queries.invalidateQueries({ queryKey: ["pages"] });
+        void queries.invalidateQueries({ queryKey: ["cost"] });
+        setSaving("saved");
+        setProblem(null);
+      } catch (error) {
+        if (error instanceof Refused && error.status === 409) {
+          await queries.invalidateQueries({ queryKey: ["cutting", id] });
+          say("The list was ticked in another window; this is how it stands now");
+          setSaving("saved");
+        } else {
+          setSaving(error instanceof Refused ? "refused" : "waiting");
+          setProblem((error as Error).message);
+          say(`Not ticked: ${(error as Error).message}. Tick it again when Ulna answers.`);
+        }
+      }
+    });
+  }
+
+  const at = { params: { path: { id } } };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: act and at only change with the page
+  const desk = useMemo(
+    () => ({
+      undo: () => act((version) => take(client.POST("/api/pages/{id}/cutting/undo", { ...at, body: { version } }))),
+      redo: () => act((version) => take(client.POST("/api/pages/{id}/cutting/redo", { ...at, body: { version } }))),
+      takeTheirs: async () => {},
+      keepMine: async () => {},
+    }),
+    [id],
+  );
+  useInFrame(data ? desk : null, data ? { undo: data.undo, redo: data.redo, saving, problem } : null);
+  return {
+    data,
+    tick: (key: string, on: boolean) =>
+      act((version) => take(client.POST("/api/pages/{id}/cutting/tick", { ...at, body: { key, on, version } }))),
+    again: () => act((version) => take(client.POST("/api/pages/{id}/cutting/again", { ...at, body: { version } }))),
+  };
+}
+
+function CutBench({ id, pages, onPage }: BenchProps) {
+  const { data, tick, again } = useCutting(id);
+  const shelf = useShelf();
+  const [open, setOpen] = useState<string | null>(null);
+  const ticked = useMemo(() => new Set(data?.ticked), [data]);
+  if (!data) return null;
+  const sheets = data.cuts.sheets;
+  const undone = sheets.find((sheet) => sheet.steps.some((step) => !ticked.has(step.key)));
+  const sheet = sheets.find((s) => s.key === open) ?? undone ?? sheets[0];
+  const number = sheet ? sheets.indexOf(sheet) + 1 : 0;
+  const tileOf = (s: Schemas["CutSheet"]) =>
+    shelf.find((p) => p.paper.id === s.of_paper)?.tiles?.[s.face === "A" ? "a" : "b"];
+  const files = [
+    ["Cut list on letter (PDF)", `/api/pages/${id}/cuts.pdf?paper=letter`],
+    ["Cut list on A4 (PDF)", `/api/pages/${id}/cuts.pdf?paper=a4`],
+    ["Pieces (CSV)", `/api/pages/${id}/pieces.csv`],
+    ...(sheet ? [[`Sheet ${number} at true size (SVG)`, `/api/pages/${id}/sheets/${number}.svg`] as const] : []),
+  ] as const;
+
+  return (
+    <Box
+      sx={{
+        height: "100%",
+        display: "grid",
+        gridTemplateColumns: "230px minmax(0, 1fr) minmax(300px, 380px)",
+        gridTemplateRows: "auto minmax(0, 1fr)",
+        "@media (max-width: 960px)": { gridTemplateColumns: "1fr", gridTemplateRows: "none", height: "auto" },
+      }}
+    >
+      <Box
+        sx={{
+          gridColumn: "1 / -1",
+          display: "flex",
+          flexWrap: "wrap",
+          alignItems: "center",
+          gap: 1.5,
+          px: 2,
+          py: 1,
+          borderBottom: `1px solid ${colours.line}`,
+        }}
+      >
+        <Typography variant="h1" sx={{ fontSize: "1.2rem" }}>
+          Cut
+        </Typography>
+        <Choice label="Page to cut" value={id} options={pages} onChange={onPage} />
+        <span data-done>
+          <b>{data.done}</b> of <b>{data.pieces}</b> pieces cut
+        </span>
+        <Box sx={{ ml: "auto" }}>
+          <SaveMenu name="Print or keep" files={files} />
+        </Box>
+        <Notices data={data} onAgain={again} />
+      </Box>
+      <Box
+        component="nav"
+        aria-label="Sheets in the order of use"
+        sx={{ overflow: "auto", borderRight: `1px solid ${colours.line}` }}
+      >
+        {sheets.map((s, k) => (
+          <SheetLink
+            key={s.key}
+            sheet={s}
+            number={k + 1}
+            name={nameOf(s, data.names)}
+            open={s === sheet}
+            ticked={ticked}
+            onOpen={() => setOpen(s.key)}
+          >
+            <SheetMap sheet={s} sizes={data.sizes} tile={tileOf(s)} ticked={ticked} small />
+          </SheetLink>
+        ))}
+      </Box>
+      {sheet ? (
+        <>
+          <Box
+            sx={{
+              p: 2,
+              minWidth: 0,
+              display: "flex",
+              flexDirection: "column",
+              "@media (max-width: 960px)": { height: "80vw" },
+            }}
+          >
+            <Box sx={{ pb: 1 }}>
+              <Typography variant="h2" component="h2">
+                {nameOf(sheet, data.names)}
+              </Typography>
+              <Box sx={{ color: colours.soft }} data-side>
+                {sheet.face} side up{sheet.strip ? `, branding strip at the ${sheet.strip.edge}` : ""}
+                {sheet.pieces.some((p) => p.side !== sheet.face) && ` · pieces ${listed(sheet)} show B`}
+              </Box>
+            </Box>
+            <Box sx={{ flex: 1, minHeight: 0 }}>
+              <SheetMap
+                sheet={sheet}
+                sizes={data.sizes}
+                tile={tileOf(sheet)}
+                ticked={ticked}
+                next={sheet.steps.find((step) => !ticked.has(step.key))?.key}
+              />
+            </Box>
+          </Box>
+          <StepList sheet={sheet} sizes={data.sizes} ticked={ticked} onTick={tick} />
+        </>
+      ) : (
+        <Box sx={{ p: 3, gridColumn: "2 / -1" }}>
+          No piece of this page has a paper yet. <Link to={`/page/${id}`}>Choose papers on the page</Link>; the cut
+          list follows.
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Notices({ data, onAgain }: { data: CuttingOut; onAgain: () => void }) {
+  const moved = data.begun && (data.new.length > 0 || data.gone.length > 0);
+  return (
+    <>
+      {moved && (
+        <Alert
+          severity="warning"
+          sx={{ width: "100%" }}
+          action={
+            <Button color="inherit" size="small" onClick={onAgain}>
+              Plan the rest again
+            </Button>
+          }
+        >
+          The page has changed since you began to cut.
+          {data.new.length > 0 && ` Not on this list: ${data.new.join(", ")}.`}
+          {data.gone.length > 0 && ` No longer wanted: ${data.gone.join(", ")}.`}
+        </Alert>
+      )}
+      {data.lacking.map((l) => (
+        <Box key={l.piece} sx={{ width: "100%" }}>
+          <Finding severity="stop" sentence={l.sentence} />
+        </Box>
+      ))}
+    </>
+  );
+}
+
+function nameOf(sheet: Schemas["CutSheet"], names: Record<string, string>): string {
+  const name = names[sheet.of_paper] ?? "a paper that is gone";
+  return `${name}, ${sheet.scrap ? "scrap" : `sheet ${sheet.copy_number}`}`;
+}
+
+function listed(sheet: Schemas["CutSheet"]): string {
+  return sheet.pieces
+    .filter((p) => p.side !== sheet.face)
+    .map((p) => p.number)
+    .join(", ");
+}
+
+function SheetLink(props: {
+  sheet: Schemas["CutSheet"];
+  number: number;
+  name: string;
+  open: boolean;
+  ticked: ReadonlySet<string>;
+  onOpen: () => void;
+  children: React.ReactNode;
+}) {
+  const { sheet, number, name, open, ticked, onOpen, children } = props;
+  const left = sheet.steps.filter((step) => !ticked.has(step.key)).length;
+  const words = left === 0 ? "cut" : left === sheet.steps.length ? count(left) : `${count(left)} left`;
+  return (
+    <Box
+      component="button"
+      type="button"
+      aria-current={open ? "true" : undefined}
+      onClick={onOpen}
+      sx={{
+        display: "flex",
+        width: "100%",
+        gap: 1,
+        alignItems: "center",
+        p: 1,
+        font: "inherit",
+        color: "inherit",
+        textAlign: "left",
+        border: 0,
+        borderLeft: `4px solid ${open ? colours.verdigris : "transparent"}`,
+        borderBottom: `1px solid ${colours.line}`,
+        background: open ? colours.paper : "transparent",
+        cursor: "pointer",
+      }}
+    >
+      <Box sx={{ width: 58, height: 58, flex: "none" }}>{children}</Box>
+      <Box sx={{ minWidth: 0, lineHeight: 1.3 }}>
+        <Box sx={{ fontWeight: 700 }}>
+          {number} · {name}
+        </Box>
+        <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>{words}</Box>
+      </Box>
+    </Box>
+  );
+}
+
+function count(cuts: number): string {
+  return cuts === 1 ? "1 cut" : `${cuts} cuts`;
+}

@@ -1,0 +1,177 @@
+/** A sheet as it lies on the trimmer: its paper, numbered pieces, rests, and the cuts. */
+import { useId } from "react";
+import type { Schemas } from "../../api/client";
+import { colours, figures, measureFont } from "../../app/theme";
+import { box, inches } from "../../page/scale";
+import { TilePattern } from "../../ui/Swatch";
+
+type Sheet = Schemas["CutSheet"];
+
+interface Props {
+  sheet: Sheet;
+  sizes: Record<string, string>;
+  tile: Schemas["Tile"] | undefined;
+  ticked: ReadonlySet<string>;
+  /** The cut that is to be made next, drawn strongly. */
+  next?: string | null;
+  small?: boolean;
+}
+
+export function SheetMap({ sheet, sizes, tile, ticked, next, small }: Props) {
+  const id = useId();
+  const width = inches(sheet.width);
+  const height = inches(sheet.height);
+  const grain = Math.max(width, height) / (small ? 90 : 520);
+  return (
+    <svg
+      viewBox={`${-3 * grain} ${-3 * grain} ${width + 6 * grain} ${height + 6 * grain}`}
+      style={{ width: "100%", height: "100%", display: "block" }}
+      role={small ? undefined : "img"}
+      aria-hidden={small}
+      aria-label={small ? undefined : `Map of the sheet, ${sheet.pieces.length} pieces`}
+    >
+      <defs>
+        {tile && <TilePattern id={id} tile={tile} />}
+        <pattern
+          id={`${id}-rest`}
+          patternUnits="userSpaceOnUse"
+          width={9 * grain}
+          height={9 * grain}
+          patternTransform="rotate(45)"
+        >
+          <rect width={1.2 * grain} height={9 * grain} fill={colours.ochre} opacity={0.55} />
+        </pattern>
+      </defs>
+      <rect width={width} height={height} fill={tile ? `url(#${id})` : "#fff"} />
+      <rect width={width} height={height} fill="#fffdf8" opacity={0.62} />
+      {sheet.rests.map((rest) => (
+        <rect key={`${rest.x} ${rest.y}`} {...box(rest)} fill={`url(#${id}-rest)`} />
+      ))}
+      {sheet.strip && <Strip sheet={sheet} />}
+      {sheet.pieces.map((piece) => {
+        const rect = box(piece.rect);
+        const done = sheet.steps.some((step) => step.gives.includes(piece.number) && ticked.has(step.key));
+        return (
+          <g key={piece.number}>
+            <rect
+              {...rect}
+              fill={done ? colours.tint : "#fffdf8"}
+              fillOpacity={done ? 0.92 : 0.55}
+              stroke={colours.ink}
+              strokeWidth={1.2 * grain}
+            />
+            {piece.panel && (
+              <rect
+                {...box(piece.panel)}
+                fill="#fffdf8"
+                fillOpacity={0.5}
+                stroke={colours.madder}
+                strokeWidth={1.2 * grain}
+                strokeDasharray={`${5 * grain} ${3 * grain}`}
+              />
+            )}
+          </g>
+        );
+      })}
+      {!small &&
+        sheet.steps.map((step) => (
+          <Cut key={step.key} step={step} grain={grain} ticked={ticked.has(step.key)} next={step.key === next} />
+        ))}
+      <rect width={width} height={height} fill="none" stroke={colours.ink} strokeWidth={2 * grain} />
+      {sheet.pieces.map((piece) => (
+        <Label key={piece.number} piece={piece} size={sizes[piece.number] ?? ""} grain={grain} small={small} />
+      ))}
+    </svg>
+  );
+}
+
+function Strip({ sheet }: { sheet: Sheet }) {
+  if (!sheet.strip) return null;
+  const { edge, depth } = sheet.strip;
+  const [w, h, d] = [inches(sheet.width), inches(sheet.height), inches(depth)];
+  const rect = {
+    left: { x: 0, y: 0, width: d, height: h },
+    top: { x: 0, y: 0, width: w, height: d },
+    right: { x: w - d, y: 0, width: d, height: h },
+    bottom: { x: 0, y: h - d, width: w, height: d },
+  }[edge];
+  return <rect {...rect} fill={colours.ink} opacity={0.28} />;
+}
+
+function Cut({
+  step,
+  grain,
+  ticked,
+  next,
+}: {
+  step: Schemas["CutStep"];
+  grain: number;
+  ticked: boolean;
+  next: boolean;
+}) {
+  if (step.kind === "take") return null;
+  const of = box(step.of);
+  const at = inches(step.at);
+  const d =
+    step.kind === "gut"
+      ? `M${of.x} ${of.y}h${of.width}v${of.height}h${-of.width}Z`
+      : step.axis === "vertical"
+        ? `M${at} ${of.y}v${of.height}`
+        : `M${of.x} ${at}h${of.width}`;
+  return (
+    <path
+      d={d}
+      fill="none"
+      stroke={colours.madder}
+      strokeOpacity={ticked ? 0.35 : 1}
+      strokeWidth={(next ? 4.5 : 1.6) * grain}
+      strokeDasharray={step.kind === "gut" ? `${6 * grain} ${4 * grain}` : undefined}
+    />
+  );
+}
+
+function Label({
+  piece,
+  size,
+  grain,
+  small,
+}: {
+  piece: Schemas["CutPiece"];
+  size: string;
+  grain: number;
+  small?: boolean;
+}) {
+  const rect = box(piece.rect);
+  const big = Math.min(26 * grain, rect.height * 0.5, rect.width * 0.7);
+  // A frame has room for its number in the rim only.
+  const x = piece.panel ? rect.x + big * 0.6 : rect.x + rect.width / 2;
+  const y = piece.panel ? rect.y + big * 0.95 : rect.y + rect.height / 2 + big * 0.2;
+  const roomy = !small && !piece.panel && rect.width > size.length * 7.5 * grain && rect.height > 56 * grain;
+  return (
+    <g fontFamily={measureFont} textAnchor="middle" fill={colours.ink} style={figures}>
+      <text
+        x={x}
+        y={y}
+        fontSize={big}
+        fontWeight={700}
+        stroke="#fffdf8"
+        strokeWidth={4 * grain}
+        paintOrder="stroke"
+      >
+        {piece.number}
+      </text>
+      {roomy && (
+        <text
+          x={x}
+          y={y + 19 * grain}
+          fontSize={14 * grain}
+          stroke="#fffdf8"
+          strokeWidth={4 * grain}
+          paintOrder="stroke"
+        >
+          {size}
+        </text>
+      )}
+    </g>
+  );
+}

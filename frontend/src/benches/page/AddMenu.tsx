@@ -1,0 +1,125 @@
+/** What can be added to a page. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useState } from "react";
+import { Link } from "react-router";
+import { usePhotos } from "../../api/documents";
+import { colours } from "../../app/theme";
+import { newBase, newJoint, newPanel, newPhoto, type PageSide, type Part } from "../../parts/kinds";
+import { Icon } from "../../ui/Icon";
+
+interface Props {
+  parts: Part[];
+  pages: number;
+  onAdd: (what: string, part: Part, under?: boolean) => void;
+}
+
+export function AddMenu({ parts, pages, onAdd }: Props) {
+  const [choosing, setChoosing] = useState(false);
+  const bases = parts.filter((part) => part.kind === "base");
+  const free = (["left", "right"] as const).slice(0, pages).find((on) => !bases.some((base) => base.on === on));
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, p: 1 }}>
+      <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => setChoosing(true)}>
+        Photos
+      </Button>
+      <Button
+        size="small"
+        startIcon={<Icon name="add" size={16} />}
+        onClick={() => onAdd("added a panel", newPanel("left"))}
+      >
+        Panel
+      </Button>
+      {free && (
+        <Button
+          size="small"
+          startIcon={<Icon name="add" size={16} />}
+          onClick={() => onAdd("added a base", newBase(free), true)}
+        >
+          Base paper
+        </Button>
+      )}
+      {choosing && <PhotoChooser pages={pages} onAdd={onAdd} onClose={() => setChoosing(false)} />}
+    </Box>
+  );
+}
+
+function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClose: () => void }) {
+  const photos = usePhotos();
+  const [chosen, setChosen] = useState<string[]>([]);
+  const on: PageSide = "left";
+  const picked = chosen.map((id) => photos.find((photo) => photo.saved.id === id));
+
+  function each(): void {
+    if (!picked.length) onAdd("added a photo", newPhoto(on));
+    for (const photo of picked) onAdd(`added ${photo?.photo.name ?? "a photo"}`, newPhoto(on, photo));
+    onClose();
+  }
+
+  function together(): void {
+    onAdd("added photos on one mat", newJoint(on, picked.length ? picked : [undefined, undefined]));
+    onClose();
+  }
+
+  return (
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth>
+      <DialogTitle>Photos for this {pages === 2 ? "spread" : "page"}</DialogTitle>
+      <DialogContent>
+        {!photos.length && (
+          <p>
+            No photos are here yet: <Link to="/photos">add some</Link>, or keep a place for one and choose it later.
+          </p>
+        )}
+        <Box
+          sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "repeat(auto-fill, minmax(120px, 1fr))", pt: 1 }}
+        >
+          {photos.map(({ saved, photo }) => {
+            const place = chosen.indexOf(saved.id);
+            return (
+              <Box
+                key={saved.id}
+                component="button"
+                type="button"
+                aria-pressed={place >= 0}
+                onClick={() =>
+                  setChosen(place >= 0 ? chosen.filter((id) => id !== saved.id) : [...chosen, saved.id])
+                }
+                sx={{
+                  font: "inherit",
+                  textAlign: "left",
+                  p: 0.5,
+                  border: `3px solid ${place >= 0 ? colours.verdigris : "transparent"}`,
+                  borderRadius: 1,
+                  background: place >= 0 ? colours.tint : "transparent",
+                  cursor: "pointer",
+                }}
+              >
+                <Box
+                  component="img"
+                  src={`/api/pictures/${saved.id}/thumb`}
+                  alt=""
+                  sx={{ width: "100%", height: 100, objectFit: "cover", display: "block" }}
+                />
+                {place >= 0 && `${place + 1} · `}
+                {photo.name}
+              </Box>
+            );
+          })}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not now</Button>
+        <Button onClick={together} disabled={chosen.length === 1}>
+          {chosen.length ? "Together on one mat" : "Two places on one mat"}
+        </Button>
+        <Button variant="contained" onClick={each}>
+          {chosen.length > 1 ? "Each on its own mat" : chosen.length ? "On its own mat" : "A place for one"}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,66 @@
+/** What the page costs, always in sight: pieces, sheets opened, what is left of each paper, and what does not fit. */
+import Box from "@mui/material/Box";
+import type { Cost, ShelfPaper } from "../../api/documents";
+import { colours } from "../../app/theme";
+import { Swatch } from "../../ui/Swatch";
+import { Finding } from "./RecipeList";
+
+export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: ShelfPaper[] }) {
+  if (!cost) return null;
+  return (
+    <Box
+      component="section"
+      aria-label="What the page costs"
+      sx={{
+        borderTop: `1px solid ${colours.line}`,
+        background: colours.paper,
+        px: 2,
+        py: 1,
+        maxHeight: 168,
+        overflow: "auto",
+      }}
+    >
+      <Box sx={{ display: "flex", gap: 2.5, alignItems: "flex-start" }}>
+        <Box sx={{ flex: "none", lineHeight: 1.45 }}>
+          <Box>
+            <b>{cost.pieces}</b> {cost.pieces === 1 ? "piece" : "pieces"} to cut
+          </Box>
+          <Box>
+            <b>{cost.prints}</b> {cost.prints === 1 ? "print" : "prints"}
+          </Box>
+          <Box>
+            opens <b>{cost.opened}</b> {cost.opened === 1 ? "sheet" : "sheets"}
+          </Box>
+        </Box>
+        <Box component="ul" sx={{ display: "flex", flexWrap: "wrap", gap: 1, m: 0, p: 0, listStyle: "none" }}>
+          {cost.papers.map((paper) => (
+            <Box component="li" key={paper.paper} sx={{ display: "flex", gap: 1, alignItems: "center", pr: 1.5 }}>
+              <Swatch
+                tile={shelf.find((s) => s.paper.id === paper.paper)?.tiles?.a}
+                width={38}
+                height={38}
+                inches={3}
+              />
+              <Box sx={{ fontSize: "0.88rem", lineHeight: 1.3 }}>
+                <Box sx={{ fontWeight: 700 }}>{paper.name}</Box>
+                <Box>
+                  opens {paper.opened} of {paper.had}
+                  {paper.scraps > 0 && `, ${paper.scraps} ${paper.scraps === 1 ? "scrap" : "scraps"}`}, {paper.left}{" "}
+                  left
+                </Box>
+                {paper.rest_says && <Box sx={{ color: colours.ochre }}>largest rest {paper.rest_says}</Box>}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </Box>
+      {cost.lacking.length > 0 && (
+        <Box sx={{ pt: 0.5 }} role="alert">
+          {cost.lacking.map((l) => (
+            <Finding key={l.piece} severity="stop" sentence={l.sentence} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,155 @@
+/** All pages as pictures; the place to begin one. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { client, sendFile, take } from "../../api/client";
+import { kitsQuery, type PageOut, pagesQuery } from "../../api/documents";
+import { useFrame } from "../../app/FrameContext";
+import { colours } from "../../app/theme";
+import { newBase } from "../../parts/kinds";
+import { Icon } from "../../ui/Icon";
+import { IconAction } from "../../ui/IconAction";
+import { FormatFields } from "./FormatFields";
+import { FORMATS, formatOf } from "./formats";
+
+const STATE = { planned: "planned", begun: "half cut", cut: "all cut" } as const;
+
+export default function Pages() {
+  const { data: pages } = useQuery(pagesQuery);
+  const { data: kits } = useQuery(kitsQuery);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { say } = useFrame();
+  const [format, setFormat] = useState(formatOf("12x12", 2));
+  const file = useRef<HTMLInputElement>(null);
+
+  async function begin(): Promise<void> {
+    const parts = format.pages === 2 ? [newBase("left"), newBase("right")] : [newBase("left")];
+    const body = { what: "began the page", version: 0, page: { name: "New page", format, story: "", parts } };
+    try {
+      const page = await take(client.POST("/api/pages", { body }));
+      await queries.invalidateQueries({ queryKey: ["pages"] });
+      navigate(`/page/${page.saved.id}`);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  async function bringIn(chosen: File): Promise<void> {
+    try {
+      const page = await sendFile<PageOut>("/api/pages/read-json", chosen);
+      await queries.invalidateQueries({ queryKey: ["pages"] });
+      navigate(`/page/${page.saved.id}`);
+    } catch (error) {
+      say(`${chosen.name}: ${(error as Error).message}`);
+    }
+  }
+
+  async function putAway(page: PageOut): Promise<void> {
+    const at = { params: { path: { id: page.saved.id } } };
+    try {
+      const away = await take(
+        client.POST("/api/pages/{id}/away", { ...at, body: { version: page.saved.version } }),
+      );
+      await queries.invalidateQueries({ queryKey: ["pages"] });
+      say(`${page.page.name} is put away`, {
+        name: "Bring back",
+        run: () =>
+          void take(client.POST("/api/pages/{id}/back", { ...at, body: { version: away.saved.version } })).then(
+            () => queries.invalidateQueries({ queryKey: ["pages"] }),
+          ),
+      });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  if (!pages || !kits) return null;
+  return (
+    <Box sx={{ maxWidth: 1180, mx: "auto", p: 3 }}>
+      <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1.25, mb: 3 }}>
+        <Typography variant="h1" sx={{ mr: "auto" }}>
+          {pages.length ? "Pages" : "The first page"}
+        </Typography>
+        <FormatFields format={format} onChange={setFormat} />
+        <Button variant="contained" startIcon={<Icon name="add" size={18} />} onClick={() => void begin()}>
+          Begin a page
+        </Button>
+        <Button onClick={() => file.current?.click()}>Bring one in</Button>
+        <input
+          ref={file}
+          type="file"
+          accept="application/json,.json"
+          hidden
+          aria-label="A page as JSON"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (chosen) void bringIn(chosen);
+            event.target.value = "";
+          }}
+        />
+      </Box>
+      {!pages.length && (
+        <Typography sx={{ maxWidth: 560 }}>
+          A page is a short list of parts: base papers, panels, photos on their mats. Choose a format and begin;
+          every size and cut follows from the list.{" "}
+          {!kits.some((k) => k.kit.papers.length) && (
+            <>
+              It goes best with papers on the shelf: <Link to="/unpack">unpack a kit</Link> first.
+            </>
+          )}
+        </Typography>
+      )}
+      <Box
+        sx={{ display: "grid", gap: 3, gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 340px), 1fr))" }}
+      >
+        {pages.map((page) => (
+          <Box key={page.saved.id} sx={{ position: "relative" }}>
+            <Box
+              component={Link}
+              to={`/page/${page.saved.id}`}
+              sx={{ color: "inherit", textDecoration: "none", display: "block" }}
+            >
+              <Box
+                sx={{
+                  height: 230,
+                  display: "flex",
+                  alignItems: "center",
+                  justifyContent: "center",
+                  background: colours.faint,
+                  borderRadius: 1,
+                  p: 2,
+                }}
+              >
+                <Box
+                  component="img"
+                  src={`/api/pages/${page.saved.id}/page.png?width=600&v=${page.saved.version}`}
+                  alt=""
+                  sx={{ maxWidth: "100%", maxHeight: "100%", boxShadow: "0 3px 10px rgba(60,45,20,.28)" }}
+                />
+              </Box>
+              <Typography variant="h2" sx={{ mt: 1 }}>
+                {page.page.name}
+              </Typography>
+              <Box sx={{ color: "text.secondary" }}>
+                {nameOf(page)} · {STATE[page.cutting]}
+              </Box>
+            </Box>
+            <Box sx={{ position: "absolute", right: 0, bottom: 0 }}>
+              <IconAction small icon="bin" name={`Put ${page.page.name} away`} onClick={() => void putAway(page)} />
+            </Box>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function nameOf({ page }: PageOut): string {
+  const found = FORMATS.find((f) => f.kind === page.format.kind);
+  const many = page.format.pages === 2 ? (page.format.kind.startsWith("notebook") ? "spread" : "double") : "single";
+  return `${found?.name ?? "own size"}, ${many}`;
+}

@@ -1,0 +1,182 @@
+/** The recipe: parts from underneath upward, each a sentence; the chosen one shows its values as fields. */
+import Box from "@mui/material/Box";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import type { Evaluated } from "../../api/documents";
+import { colours } from "../../app/theme";
+import type { Part } from "../../parts/kinds";
+import { PartFields } from "../../parts/PartFields";
+import { Icon } from "../../ui/Icon";
+import { IconAction } from "../../ui/IconAction";
+
+interface Props {
+  parts: Part[];
+  pages: number;
+  page: Evaluated | undefined;
+  lacking: { part: string; sentence: string }[];
+  chosen: string | null;
+  onChoose: (part: string | null) => void;
+  onChange: (what: string, part: Part, group?: string) => void;
+  onOrder: (from: number, to: number) => void;
+  onCopy: (part: Part) => void;
+  onRemove: (part: Part) => void;
+}
+
+export function RecipeList(props: Props) {
+  const { parts, chosen, onChoose, onOrder } = props;
+  const [dragged, setDragged] = useState<number | null>(null);
+  const [over, setOver] = useState<number | null>(null);
+  const list = useRef<HTMLOListElement>(null);
+
+  useEffect(() => {
+    if (!chosen) return;
+    list.current?.querySelector(`[data-row="${chosen}"]`)?.scrollIntoView({ block: "nearest" });
+  }, [chosen]);
+
+  function onKeyDown(event: KeyboardEvent, k: number): void {
+    if (event.target !== event.currentTarget) return;
+    const by = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
+    const part = parts[k];
+    if (by) {
+      event.preventDefault();
+      if (event.altKey) onOrder(k, k + by);
+      else focusRow(list.current, parts[k + by]?.id);
+    } else if (part && (event.key === "Enter" || event.key === " ")) {
+      event.preventDefault();
+      onChoose(chosen === part.id ? null : part.id);
+    } else if (part && event.key === "Delete") {
+      event.preventDefault();
+      props.onRemove(part);
+    }
+  }
+
+  return (
+    <Box
+      component="ol"
+      ref={list}
+      aria-label="Recipe, from underneath upward"
+      sx={{ listStyle: "none", m: 0, p: 0 }}
+    >
+      {parts.map((part, k) => {
+        const isChosen = chosen === part.id;
+        return (
+          <Box
+            component="li"
+            key={part.id}
+            data-row={part.id}
+            tabIndex={0}
+            aria-current={isChosen || undefined}
+            onKeyDown={(event: KeyboardEvent) => onKeyDown(event, k)}
+            onClick={() => !isChosen && onChoose(part.id)}
+            onDragOver={(event: React.DragEvent) => {
+              if (dragged === null) return;
+              event.preventDefault();
+              setOver(k);
+            }}
+            onDrop={() => {
+              if (dragged !== null && dragged !== k) onOrder(dragged, k);
+              setDragged(null);
+              setOver(null);
+            }}
+            sx={{
+              display: "flex",
+              gap: 0.5,
+              py: 0.75,
+              pr: 1,
+              pl: 0.5,
+              cursor: isChosen ? "auto" : "pointer",
+              background: isChosen ? colours.paper : "transparent",
+              borderLeft: `4px solid ${isChosen ? colours.verdigris : "transparent"}`,
+              borderBottom: `1px solid ${colours.line}`,
+              boxShadow:
+                over === k && dragged !== null
+                  ? `inset 0 ${dragged < k ? -3 : 3}px 0 ${colours.verdigris}`
+                  : "none",
+              opacity: dragged === k ? 0.5 : 1,
+              "&:hover": { background: colours.paper },
+            }}
+          >
+            <Box
+              draggable
+              onDragStart={(event: React.DragEvent) => {
+                event.dataTransfer.effectAllowed = "move";
+                event.dataTransfer.setData("text/plain", part.id);
+                setDragged(k);
+              }}
+              onDragEnd={() => {
+                setDragged(null);
+                setOver(null);
+              }}
+              title="Drag to change the order; or Alt with the arrow keys"
+              sx={{ cursor: "grab", color: colours.soft, pt: 0.25, touchAction: "none" }}
+            >
+              <Icon name="grip" size={18} />
+            </Box>
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Row {...props} part={part} k={k} isChosen={isChosen} />
+            </Box>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+function focusRow(list: HTMLElement | null, id: string | undefined): void {
+  if (id) list?.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus();
+}
+
+function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
+  const { part, k, page, isChosen, parts } = props;
+  const worked = page?.parts.find((p) => p.id === part.id);
+  const findings = page?.findings.filter((f) => f.part === part.id && (isChosen || f.severity !== "note")) ?? [];
+  const lacking = props.lacking.filter((l) => l.part === part.id);
+  return (
+    <>
+      {!isChosen && <Box sx={{ lineHeight: 1.4, overflowWrap: "anywhere" }}>{worked?.sentence ?? "…"}</Box>}
+      {isChosen && (
+        <>
+          <PartFields part={part} pages={props.pages} onChange={props.onChange} />
+          {worked?.arithmetic && (
+            <Box sx={{ color: colours.verdigris, fontWeight: 700, py: 0.5 }} data-arithmetic>
+              {worked.arithmetic}
+            </Box>
+          )}
+          <Box sx={{ display: "flex", mx: -0.75 }}>
+            <IconAction
+              small
+              icon="up"
+              name="Further underneath"
+              disabled={k === 0}
+              onClick={() => props.onOrder(k, k - 1)}
+            />
+            <IconAction
+              small
+              icon="down"
+              name="Further up on the page"
+              disabled={k === parts.length - 1}
+              onClick={() => props.onOrder(k, k + 1)}
+            />
+            <IconAction small icon="copy" name="Another like it" onClick={() => props.onCopy(part)} />
+            <IconAction small icon="bin" name="Take it off the page" onClick={() => props.onRemove(part)} />
+          </Box>
+        </>
+      )}
+      {findings.map((finding) => (
+        <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence} />
+      ))}
+      {lacking.map((l) => (
+        <Finding key={l.sentence} severity="stop" sentence={l.sentence} />
+      ))}
+    </>
+  );
+}
+
+export function Finding({ severity, sentence }: { severity: "stop" | "warn" | "note"; sentence: string }) {
+  const ink = severity === "stop" ? colours.madder : severity === "warn" ? colours.ochre : colours.soft;
+  return (
+    <Box sx={{ display: "flex", gap: 0.5, color: ink, fontSize: "0.88rem", lineHeight: 1.35, py: 0.25 }}>
+      {severity !== "note" && <Icon name="stop" size={17} />}
+      <span>{sentence}</span>
+    </Box>
+  );
+}

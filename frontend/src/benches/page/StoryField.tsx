@@ -1,0 +1,37 @@
+/** The story that the page tells, in the person's own words. */
+import Box from "@mui/material/Box";
+import { useState } from "react";
+import { colours, wordsFont } from "../../app/theme";
+
+export function StoryField({ story, onCommit }: { story: string; onCommit: (story: string) => void }) {
+  const [draft, setDraft] = useState<string | null>(null);
+  return (
+    <Box sx={{ px: 1.5, pb: 2 }}>
+      <Box
+        component="textarea"
+        aria-label="Story"
+        placeholder="The story: who, what, when, where, why"
+        rows={4}
+        maxLength={20000}
+        value={draft ?? story}
+        onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) => setDraft(event.target.value)}
+        onBlur={() => {
+          if (draft !== null && draft !== story) onCommit(draft);
+          setDraft(null);
+        }}
+        sx={{
+          width: "100%",
+          font: "inherit",
+          fontFamily: wordsFont,
+          lineHeight: 1.5,
+          color: "inherit",
+          p: 1,
+          border: `1px solid ${colours.line}`,
+          borderRadius: 1,
+          background: colours.paper,
+          resize: "vertical",
+        }}
+      />
+    </Box>
+  );
+}

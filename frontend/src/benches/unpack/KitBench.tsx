@@ -1,0 +1,177 @@
+/** One kit: its papers with an editor for the chosen ones, and its things. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Tab from "@mui/material/Tab";
+import Tabs from "@mui/material/Tabs";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { client, take } from "../../api/client";
+import { type Kit, type KitOut, kitSource, type Paper, useDesk, useShelf } from "../../api/documents";
+import { useFrame, useInFrame } from "../../app/FrameContext";
+import { colours, wordsFont } from "../../app/theme";
+import { newId } from "../../parts/kinds";
+import { Choice } from "../../ui/Choice";
+import { aName, InlineText } from "../../ui/InlineText";
+import { SaveMenu } from "../../ui/SaveMenu";
+import { PaperEditor } from "./PaperEditor";
+import { PaperList } from "./PaperList";
+import { KIT_KINDS, paperLike } from "./papers";
+import { ThingList } from "./ThingList";
+
+export function KitBench({ answer }: { answer: KitOut }) {
+  const id = answer.saved.id;
+  const [desk, state] = useDesk("kit", answer, kitSource);
+  useInFrame(desk, state);
+  const kit = state.body;
+  const queries = useQueryClient();
+  const { say } = useFrame();
+  const others = useShelf();
+  const [tab, setTab] = useState<"papers" | "things">("papers");
+  const [chosenIds, setChosen] = useState<string[]>([]);
+  const chosen = kit.papers.filter((paper) => chosenIds.includes(paper.id));
+
+  const now = () => desk.getState().body;
+  const edit = (what: string, change: Partial<Kit>, group?: string) =>
+    desk.edit(what, { ...now(), ...change }, group);
+  const editPapers = (what: string, ids: string[], change: (paper: Paper) => Paper, group?: string) =>
+    edit(what, { papers: now().papers.map((paper) => (ids.includes(paper.id) ? change(paper) : paper)) }, group);
+
+  function add(name: string): void {
+    const paper = paperLike(now().papers.at(-1), name);
+    edit(`added ${name}`, { papers: [...now().papers, paper] });
+    setChosen([paper.id]);
+  }
+
+  function copy(ids: string[]): void {
+    const twins = now()
+      .papers.filter((paper) => ids.includes(paper.id))
+      .map((paper) => ({ ...paper, id: newId("paper") }));
+    edit("added another like it", { papers: [...now().papers, ...twins] });
+    setChosen(twins.map((paper) => paper.id));
+  }
+
+  function remove(ids: string[]): void {
+    edit("took papers out", { papers: now().papers.filter((paper) => !ids.includes(paper.id)) });
+    setChosen([]);
+    say(ids.length === 1 ? "A paper was taken out" : `${ids.length} papers were taken out`, {
+      name: "Undo",
+      run: () => desk.undo(),
+    });
+  }
+
+  async function putAway(): Promise<void> {
+    const at = { params: { path: { id } } };
+    try {
+      const version = desk.getState().answer.saved.version;
+      const away = await take(client.POST("/api/kits/{id}/away", { ...at, body: { version } }));
+      await queries.invalidateQueries({ queryKey: ["kits"] });
+      say(`${kit.name} is put away`, {
+        name: "Bring back",
+        run: () =>
+          void take(client.POST("/api/kits/{id}/back", { ...at, body: { version: away.saved.version } })).then(() =>
+            queries.invalidateQueries({ queryKey: ["kits"] }),
+          ),
+      });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  const palette = [...new Set(kit.papers.flatMap((paper) => [...paper.a.colours, ...paper.b.colours]))].slice(
+    0,
+    30,
+  );
+  return (
+    <Box sx={{ display: "flex", flexDirection: "column", minHeight: 0, minWidth: 0 }}>
+      <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1, px: 2, pt: 1.5 }}>
+        <Box
+          component="h1"
+          sx={{ m: 0, fontFamily: wordsFont, fontSize: "1.35rem", fontWeight: 600, width: 340, maxWidth: "100%" }}
+        >
+          <InlineText
+            label="Name of the kit"
+            value={kit.name}
+            width="100%"
+            check={aName}
+            onCommit={(name) => edit("named the kit", { name: name.trim() })}
+          />
+        </Box>
+        <Choice
+          label="What it is"
+          value={kit.kind}
+          options={KIT_KINDS}
+          onChange={(kind) => edit("changed what it is", { kind })}
+        />
+        <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
+          <SaveMenu
+            name="Keep as a file"
+            files={[
+              ["CSV, for a spreadsheet", `/api/kits/${id}/kit.csv`],
+              ["JSON, with everything", `/api/kits/${id}/kit.json`],
+            ]}
+          />
+          <Button size="small" color="error" onClick={() => void putAway()}>
+            Put away
+          </Button>
+        </Box>
+      </Box>
+      <Tabs
+        value={tab}
+        onChange={(_, next: "papers" | "things") => setTab(next)}
+        sx={{ px: 1, borderBottom: `1px solid ${colours.line}` }}
+      >
+        <Tab value="papers" label={`Papers (${kit.papers.length})`} />
+        <Tab value="things" label={`Things (${kit.things.length})`} />
+      </Tabs>
+      {tab === "things" ? (
+        <Box sx={{ overflow: "auto", flex: 1 }}>
+          <ThingList things={kit.things} onChange={(what, things, group) => edit(what, { things }, group)} />
+        </Box>
+      ) : (
+        <Box
+          sx={{
+            flex: 1,
+            minHeight: 0,
+            display: "grid",
+            gridTemplateColumns: "minmax(0, 1fr) minmax(320px, 400px)",
+            "@media (max-width: 1000px)": { gridTemplateColumns: "1fr" },
+          }}
+        >
+          <Box sx={{ overflow: "auto" }}>
+            <PaperList
+              papers={kit.papers}
+              tiles={state.answer.tiles}
+              chosen={chosenIds}
+              onChoose={setChosen}
+              onChange={(what, paper, change) => editPapers(what, [paper], (old) => ({ ...old, ...change }))}
+              onAdd={add}
+              onCopy={copy}
+              onRemove={remove}
+            />
+          </Box>
+          <Box sx={{ borderLeft: `1px solid ${colours.line}`, background: colours.paper, overflow: "auto" }}>
+            {chosen.length ? (
+              <PaperEditor
+                papers={chosen}
+                tiles={state.answer.tiles}
+                palette={palette}
+                others={others.map((o) => o.paper).filter((p) => p.form !== "scrap" && !chosenIds.includes(p.id))}
+                onChange={(what, change, group) =>
+                  editPapers(what, chosenIds, change, group && `${group} ${chosenIds.join(" ")}`)
+                }
+                onCopy={() => copy(chosenIds)}
+                onRemove={() => remove(chosenIds)}
+              />
+            ) : (
+              <Box sx={{ p: 3, color: colours.soft }}>
+                {kit.papers.length
+                  ? "Choose a paper to say how it looks. With Ctrl, or the boxes, choose several and change them at once."
+                  : "Type the names of the papers one after another, Enter after each. Then choose one to say how it looks."}
+              </Box>
+            )}
+          </Box>
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,173 @@
+/** The papers of a kit, a line each; names can be typed in a row, one after another. */
+import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import { type KeyboardEvent, useRef } from "react";
+import type { Schemas } from "../../api/client";
+import type { Paper } from "../../api/documents";
+import { useShown } from "../../api/lengths";
+import { colours } from "../../app/theme";
+import { aName, InlineText, wholeNumber } from "../../ui/InlineText";
+import { Swatch } from "../../ui/Swatch";
+import { NextName } from "./NextName";
+
+interface Props {
+  papers: Paper[];
+  tiles: Record<string, Schemas["Tiles"]>;
+  chosen: string[];
+  onChoose: (ids: string[]) => void;
+  onChange: (what: string, id: string, change: Partial<Paper>) => void;
+  onAdd: (name: string) => void;
+  onCopy: (ids: string[]) => void;
+  onRemove: (ids: string[]) => void;
+}
+
+export function PaperList({ papers, tiles, chosen, onChoose, onChange, onAdd, onCopy, onRemove }: Props) {
+  const list = useRef<HTMLDivElement>(null);
+  const all = chosen.length === papers.length && papers.length > 0;
+
+  function choose(id: string, more: boolean): void {
+    if (!more) onChoose([id]);
+    else onChoose(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id]);
+  }
+
+  function onKeyDown(event: KeyboardEvent, k: number): void {
+    if (event.target !== event.currentTarget) return;
+    const id = papers[k]?.id ?? "";
+    const by = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
+    const next = papers[k + by];
+    if (by && next) {
+      event.preventDefault();
+      list.current?.querySelector<HTMLElement>(`[data-paper="${next.id}"]`)?.focus();
+      if (event.shiftKey) onChoose([...new Set([...chosen, id, next.id])]);
+      else onChoose([next.id]);
+    } else if (event.key === " ") {
+      event.preventDefault();
+      choose(id, true);
+    } else if (event.key === "Enter") onChoose([id]);
+    else if (event.key === "Delete") onRemove(chosen.includes(id) ? chosen : [id]);
+    else if (event.key.toLowerCase() === "d" && (event.ctrlKey || event.metaKey)) {
+      event.preventDefault();
+      onCopy(chosen.includes(id) ? chosen : [id]);
+    }
+  }
+
+  return (
+    <Box ref={list}>
+      {papers.length > 0 && (
+        <Box
+          sx={{
+            ...row,
+            minHeight: 34,
+            color: colours.soft,
+            fontSize: "0.85rem",
+            borderBottom: `1px solid ${colours.line}`,
+          }}
+        >
+          <Checkbox
+            size="small"
+            slotProps={{ input: { "aria-label": "Choose all papers" } }}
+            checked={all}
+            indeterminate={!all && chosen.length > 1}
+            onChange={() => onChoose(all ? [] : papers.map((p) => p.id))}
+          />
+          <span>A and B</span>
+          <span>Name</span>
+          <span>Size</span>
+          <Box sx={{ textAlign: "right" }}>Sheets</Box>
+        </Box>
+      )}
+      {papers.map((paper, k) => (
+        <Box
+          key={paper.id}
+          data-paper={paper.id}
+          tabIndex={0}
+          role="group"
+          aria-label={paper.name}
+          onKeyDown={(event: KeyboardEvent) => onKeyDown(event, k)}
+          onClick={(event: React.MouseEvent) => choose(paper.id, event.ctrlKey || event.metaKey)}
+          sx={{
+            ...row,
+            borderBottom: `1px solid ${colours.line}`,
+            borderLeft: `4px solid ${chosen.includes(paper.id) ? colours.verdigris : "transparent"}`,
+            background: chosen.includes(paper.id) ? colours.paper : "transparent",
+            cursor: "pointer",
+            "&:hover": { background: colours.paper },
+          }}
+        >
+          <Checkbox
+            size="small"
+            slotProps={{ input: { "aria-label": `Choose ${paper.name}` } }}
+            checked={chosen.includes(paper.id)}
+            onClick={(event) => event.stopPropagation()}
+            onChange={() => choose(paper.id, true)}
+          />
+          <Box sx={{ display: "flex", gap: 0.5 }}>
+            <Swatch
+              tile={tiles[paper.id]?.a}
+              width={46}
+              height={46}
+              inches={4}
+              title={`${paper.name}, A: ${paper.a.pattern}`}
+            />
+            <Swatch
+              tile={tiles[paper.id]?.b}
+              width={46}
+              height={46}
+              inches={4}
+              title={`${paper.name}, B: ${paper.b.pattern}`}
+            />
+          </Box>
+          <Box sx={{ minWidth: 0 }}>
+            <InlineText
+              label={`Name of ${paper.name}`}
+              value={paper.name}
+              width="100%"
+              check={aName}
+              onCommit={(name) => onChange("named a paper", paper.id, { name: name.trim() })}
+            />
+            <Box sx={{ pl: 0.5, fontSize: "0.82rem", color: colours.soft }}>{describe(paper)}</Box>
+          </Box>
+          <Size paper={paper} />
+          <InlineText
+            label={`Sheets of ${paper.name}`}
+            value={String(paper.count)}
+            align="right"
+            numeric
+            width="6ch"
+            check={wholeNumber(0)}
+            onCommit={(count) => onChange("changed a count", paper.id, { count: Number(count.trim()) })}
+          />
+        </Box>
+      ))}
+      <NextName label="Name of the next paper" onAdd={onAdd} />
+    </Box>
+  );
+}
+
+const row = {
+  display: "grid",
+  gridTemplateColumns: "40px 100px minmax(120px, 1fr) 110px 64px",
+  alignItems: "center",
+  gap: 1,
+  px: 1,
+  py: 0.5,
+} as const;
+
+function describe(paper: Paper): string {
+  const words: string[] = [
+    paper.a.pattern === paper.b.pattern ? paper.a.pattern : `${paper.a.pattern} and ${paper.b.pattern}`,
+  ];
+  if (paper.stock !== "patterned") words.push(paper.stock);
+  if (paper.form !== "sheet") words.push(paper.form === "pad" ? "from a pad" : "scrap");
+  return words.join(", ");
+}
+
+function Size({ paper }: { paper: Paper }) {
+  const width = useShown(paper.width);
+  const height = useShown(paper.height);
+  return (
+    <span>
+      {width?.shown} × {height?.shown}
+    </span>
+  );
+}

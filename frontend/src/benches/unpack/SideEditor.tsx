@@ -1,0 +1,263 @@
+/** How one side of a paper looks: pattern, colours, busy, direction, scale, or a photograph of the sheet. */
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { type Paper, patternsQuery, type Side } from "../../api/documents";
+import { colours as ink } from "../../app/theme";
+import { Sentence } from "../../parts/Sentence";
+import { Choice } from "../../ui/Choice";
+import { IconAction } from "../../ui/IconAction";
+import { LengthField } from "../../ui/LengthField";
+import { Swatch } from "../../ui/Swatch";
+import { BUSY, common, DIRECTIONS } from "./papers";
+import { SheetPhoto } from "./SheetPhoto";
+
+interface Props {
+  face: "A" | "B";
+  papers: Paper[];
+  /** Colours that the kit has already, to choose from. */
+  palette: string[];
+  onChange: (what: string, change: (side: Side) => Side, group?: string) => void;
+}
+
+const MOST = 5;
+
+export function SideEditor({ face, papers, palette, onChange }: Props) {
+  const sides = papers.map((paper) => (face === "A" ? paper.a : paper.b));
+  const first = sides[0];
+  const [photographing, setPhotographing] = useState(false);
+  const { data: patterns = [] } = useQuery(patternsQuery(first?.colours ?? ["#ffffff"]));
+  if (!first) return null;
+  const pattern = common(sides, (s) => s.pattern);
+  const chosen = patterns.find((p) => p.name === pattern) ?? null;
+  const name = `${face} side`;
+  const picture = common(sides, (s) => s.picture);
+  return (
+    <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, pt: 1 }}>
+      <Box component="legend" sx={{ fontWeight: 700, p: 0 }}>
+        {name}
+      </Box>
+      <Sentence>
+        <PatternPicker
+          label={`${name}: pattern`}
+          patterns={patterns}
+          value={chosen}
+          onChange={(p) =>
+            onChange(`made a side ${p.name}`, (side) => ({
+              ...side,
+              pattern: p.name,
+              busy: p.busy,
+              direction: p.direction,
+              scale: "0 in",
+              picture: null,
+              colours: fitting(side.colours, p.name),
+            }))
+          }
+        />
+        {picture && (
+          <>
+            shown as its photograph
+            <IconAction
+              small
+              icon="bin"
+              name="Show the drawn pattern again"
+              onClick={() => onChange("took the photograph off", (side) => ({ ...side, picture: null }))}
+            />
+          </>
+        )}
+      </Sentence>
+      <Sentence>
+        {first.colours.map((colour, k) => (
+          <Colour
+            // biome-ignore lint/suspicious/noArrayIndexKey: a colour is its place in the pattern
+            key={k}
+            label={`${name}: colour ${k + 1}`}
+            value={colour}
+            palette={palette}
+            onChange={(value) =>
+              onChange(
+                "changed a colour",
+                (side) => ({ ...side, colours: side.colours.map((old, n) => (n === k ? value : old)) }),
+                `${face} colour ${k}`,
+              )
+            }
+          />
+        ))}
+        {first.colours.length < MOST && (
+          <IconAction
+            small
+            icon="add"
+            name={`${name}: one more colour`}
+            onClick={() =>
+              onChange("added a colour", (side) => ({
+                ...side,
+                colours: [...side.colours, nextColour(side, palette)].slice(0, MOST),
+              }))
+            }
+          />
+        )}
+        {first.colours.length > 1 && (
+          <IconAction
+            small
+            icon="bin"
+            name={`${name}: one colour less`}
+            onClick={() =>
+              onChange("took a colour out", (side) => ({ ...side, colours: side.colours.slice(0, -1) }))
+            }
+          />
+        )}
+      </Sentence>
+      <Sentence>
+        <Choice
+          label={`${name}: busy`}
+          value={String(common(sides, (s) => s.busy) ?? "")}
+          options={several(
+            BUSY,
+            common(sides, (s) => s.busy),
+          )}
+          onChange={(busy) =>
+            busy && onChange("changed how busy it is", (side) => ({ ...side, busy: Number(busy) }))
+          }
+        />
+        <Choice
+          label={`${name}: direction`}
+          value={common(sides, (s) => s.direction) ?? ""}
+          options={several(
+            DIRECTIONS,
+            common(sides, (s) => s.direction),
+          )}
+          onChange={(direction) =>
+            direction &&
+            onChange("changed its direction", (side) => ({ ...side, direction: direction as Side["direction"] }))
+          }
+        />
+        {pattern !== "plain" && (
+          <>
+            repeats every
+            <LengthField
+              label={`${name}: scale`}
+              range="gap"
+              value={first.scale === "0 in" ? (chosen?.scale ?? null) : common(sides, (s) => s.scale)}
+              onCommit={(scale) => onChange("changed its scale", (side) => ({ ...side, scale }), `${face} scale`)}
+            />
+          </>
+        )}
+      </Sentence>
+      {papers.length === 1 && (
+        <Button size="small" onClick={() => setPhotographing(true)}>
+          Use a photograph of the sheet
+        </Button>
+      )}
+      {photographing && papers[0] && (
+        <SheetPhoto
+          paper={papers[0]}
+          onClose={() => setPhotographing(false)}
+          onDone={(id) => onChange("took a photograph of the sheet", (side) => ({ ...side, picture: id }))}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** Choices with a word for "they differ" in front where they do. */
+export function several<V extends string>(
+  options: readonly (readonly [V, string])[],
+  value: unknown,
+): readonly (readonly [V | "", string])[] {
+  return value === null ? [["", "several"], ...options] : options;
+}
+
+/** A pattern wants a second colour to be seen at all. */
+function fitting(colours: string[], pattern: string): string[] {
+  return pattern !== "plain" && colours.length === 1 ? [colours[0] ?? "#ffffff", ink.verdigris] : colours;
+}
+
+function nextColour(side: Side, palette: string[]): string {
+  return palette.find((colour) => !side.colours.includes(colour)) ?? ink.ochre;
+}
+
+function PatternPicker(props: {
+  label: string;
+  patterns: Schemas["PatternOut"][];
+  value: Schemas["PatternOut"] | null;
+  onChange: (pattern: Schemas["PatternOut"]) => void;
+}) {
+  return (
+    <Autocomplete
+      size="small"
+      options={props.patterns}
+      value={props.value as Schemas["PatternOut"]}
+      disableClearable
+      autoHighlight
+      openOnFocus
+      getOptionLabel={(p) => p.name}
+      isOptionEqualToValue={(a, b) => a.name === b.name}
+      onChange={(_, pattern) => pattern && props.onChange(pattern)}
+      noOptionsText="No pattern is called so."
+      slotProps={{ listbox: { style: { maxHeight: 380 } } }}
+      renderOption={({ key, ...rest }, p) => (
+        <Box component="li" key={key} {...rest} sx={{ gap: 1.5, minHeight: 44 }}>
+          <Swatch tile={p.tile} width={52} height={36} inches={3} />
+          {p.name}
+        </Box>
+      )}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          variant="standard"
+          placeholder="pattern"
+          slotProps={{
+            ...params.slotProps,
+            htmlInput: { ...params.slotProps?.htmlInput, "aria-label": props.label },
+          }}
+        />
+      )}
+      sx={{ width: 170, "& .MuiInputBase-root": { background: ink.tint, borderRadius: "3px 3px 0 0" } }}
+    />
+  );
+}
+
+function Colour({
+  label,
+  value,
+  palette,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  palette: string[];
+  onChange: (colour: string) => void;
+}) {
+  const id = `palette-${label.replace(/\W/g, "")}`;
+  return (
+    <>
+      <Box
+        component="input"
+        type="color"
+        aria-label={label}
+        title={value}
+        list={id}
+        value={value}
+        onChange={(event: React.ChangeEvent<HTMLInputElement>) => onChange(event.target.value)}
+        sx={{
+          width: 40,
+          height: 34,
+          p: 0,
+          border: `1px solid ${ink.line}`,
+          borderRadius: 1,
+          background: "none",
+          cursor: "pointer",
+        }}
+      />
+      <datalist id={id}>
+        {palette.map((colour) => (
+          <option key={colour} value={colour} />
+        ))}
+      </datalist>
+    </>
+  );
+}

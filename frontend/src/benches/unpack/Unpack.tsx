@@ -1,0 +1,198 @@
+/** Unpack: what there is. Kits, the stash and scraps on the left, what the open one holds beside it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { NavLink, useNavigate, useParams } from "react-router";
+import { client, type Schemas, sendFile, take } from "../../api/client";
+import { type Kit, type KitOut, kitsQuery } from "../../api/documents";
+import { useFrame } from "../../app/FrameContext";
+import { colours } from "../../app/theme";
+import { Icon } from "../../ui/Icon";
+import { CsvDialog } from "./CsvDialog";
+import { KitBench } from "./KitBench";
+import { newKit } from "./papers";
+
+const WORD = { kit: "", stash: "stash", scraps: "scraps" } as const;
+
+export default function Unpack() {
+  const { id } = useParams();
+  const { data: kits } = useQuery(kitsQuery);
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { say } = useFrame();
+  const file = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<{ name: string; rows: Schemas["RowsOut"] } | null>(null);
+  if (!kits) return null;
+  const open = kits.find((kit) => kit.saved.id === id) ?? kits[0];
+
+  async function keep(kit: Kit): Promise<void> {
+    try {
+      const kept = await take(client.POST("/api/kits", { body: { kit, what: "began the kit", version: 0 } }));
+      await queries.invalidateQueries({ queryKey: ["kits"] });
+      navigate(`/unpack/${kept.saved.id}`);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  async function bringIn(chosen: File): Promise<void> {
+    try {
+      if (/\.json$/i.test(chosen.name)) await keep(await sendFile<Kit>("/api/kits/read-json", chosen));
+      else setRead({ name: chosen.name, rows: await sendFile<Schemas["RowsOut"]>("/api/kits/read-csv", chosen) });
+    } catch (error) {
+      say(`${chosen.name}: ${(error as Error).message}`);
+    }
+  }
+
+  async function takeRows(into: "open" | "new"): Promise<void> {
+    if (!read) return;
+    const { papers, things } = read.rows;
+    setRead(null);
+    if (into === "new" || !open) {
+      await keep({ ...newKit(read.name.replace(/\.\w+$/, "") || "New kit"), papers, things });
+      return;
+    }
+    try {
+      const kit = { ...open.kit, papers: [...open.kit.papers, ...papers], things: [...open.kit.things, ...things] };
+      const body = { kit, what: `brought in ${read.name}`, version: open.saved.version };
+      await take(client.PUT("/api/kits/{id}", { params: { path: { id: open.saved.id } }, body }));
+      await queries.invalidateQueries({ queryKey: ["kits"] });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  async function demo(): Promise<void> {
+    try {
+      const kept = await take(client.POST("/api/demo-kit"));
+      await queries.invalidateQueries({ queryKey: ["kits"] });
+      navigate(`/unpack/${kept.saved.id}`);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  const dialogs = (
+    <>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,.json,text/csv,application/json"
+        hidden
+        aria-label="A kit as CSV or JSON"
+        onChange={(event) => {
+          const chosen = event.target.files?.[0];
+          if (chosen) void bringIn(chosen);
+          event.target.value = "";
+        }}
+      />
+      {read && (
+        <CsvDialog
+          file={read.name}
+          rows={read.rows}
+          open={open?.kit.name ?? null}
+          onClose={() => setRead(null)}
+          onTake={(into) => void takeRows(into)}
+        />
+      )}
+    </>
+  );
+
+  if (!kits.length) {
+    return (
+      <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
+        <Typography variant="h1" gutterBottom>
+          Begin with what is in the box
+        </Typography>
+        <Typography sx={{ mb: 3 }}>
+          Lay the papers of a kit out once, both sides and how many of each. From then on every page knows what it
+          takes from them and what it leaves.
+        </Typography>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+          <Button variant="contained" onClick={() => void keep(newKit("New kit"))}>
+            Unpack a kit
+          </Button>
+          <Button variant="outlined" onClick={() => file.current?.click()}>
+            Bring in a CSV or JSON file
+          </Button>
+          <Button href="/api/kit-template.csv">Template for CSV</Button>
+          <Button onClick={() => void demo()}>Look at the demo kit</Button>
+        </Box>
+        {dialogs}
+      </Box>
+    );
+  }
+
+  return (
+    <Box
+      sx={{
+        height: "100%",
+        display: "grid",
+        gridTemplateColumns: "220px minmax(0, 1fr)",
+        "@media (max-width: 860px)": { gridTemplateColumns: "1fr", height: "auto" },
+      }}
+    >
+      <Box
+        component="nav"
+        aria-label="Kits"
+        sx={{
+          borderRight: `1px solid ${colours.line}`,
+          py: 1.5,
+          overflow: "auto",
+          display: "flex",
+          flexDirection: "column",
+        }}
+      >
+        {kits.map((kit) => (
+          <KitLink key={kit.saved.id} kit={kit} open={kit === open} />
+        ))}
+        <Box sx={{ px: 1, pt: 2, display: "flex", flexDirection: "column", alignItems: "flex-start" }}>
+          <Button
+            size="small"
+            startIcon={<Icon name="add" size={16} />}
+            onClick={() => void keep(newKit("New kit"))}
+          >
+            Unpack a kit
+          </Button>
+          <Button size="small" onClick={() => file.current?.click()}>
+            Bring in CSV or JSON
+          </Button>
+          <Button size="small" href="/api/kit-template.csv">
+            Template for CSV
+          </Button>
+        </Box>
+      </Box>
+      {open && <KitBench key={open.saved.id} answer={open} />}
+      {dialogs}
+    </Box>
+  );
+}
+
+function KitLink({ kit, open }: { kit: KitOut; open: boolean }) {
+  const sheets = kit.kit.papers.reduce((sum, paper) => sum + paper.count, 0);
+  return (
+    <Box
+      component={NavLink}
+      to={`/unpack/${kit.saved.id}`}
+      aria-current={open ? "page" : undefined}
+      sx={{
+        display: "block",
+        px: 2,
+        py: 1,
+        color: "inherit",
+        textDecoration: "none",
+        borderLeft: `4px solid ${open ? colours.verdigris : "transparent"}`,
+        background: open ? colours.paper : "transparent",
+        "&:hover": { background: colours.paper },
+      }}
+    >
+      <Box sx={{ fontWeight: 700 }}>{kit.kit.name}</Box>
+      <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>
+        {WORD[kit.kit.kind] && `${WORD[kit.kit.kind]} · `}
+        {kit.kit.papers.length} papers, {sheets} {kit.kit.kind === "scraps" ? "pieces" : "sheets"}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,359 @@
+/** The page to scale: papers look like papers, photos are the photos; parts are chosen, dragged and nudged here. */
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import type { Schemas } from "../api/client";
+import type { Evaluated, ShelfPaper } from "../api/documents";
+import { colours, figures, measureFont } from "../app/theme";
+import { TilePattern } from "../ui/Swatch";
+import { PieceShape } from "./PieceShape";
+import { Rulers } from "./Rulers";
+import { type Box, box, inches, pointOn } from "./scale";
+
+export interface Overlay {
+  part: string;
+  /** How far the part has been moved from where it was worked out, in inches. */
+  shift: { x: number; y: number };
+  across: Schemas["Guide"] | null;
+  down: Schemas["Guide"] | null;
+  distances: Schemas["Distance"][];
+}
+
+interface Props {
+  page: Evaluated;
+  shelf: ShelfPaper[];
+  chosen: string | null;
+  onChoose: (part: string | null) => void;
+  unit: "in" | "mm";
+  zero: "left" | "centre";
+  overlay: Overlay | null;
+  onDrag: (part: string, corner: { x: number; y: number }, start: Box) => void;
+  onDrop: () => void;
+  onNudge: (part: string, marks: [number, number]) => void;
+  onKey: (event: KeyboardEvent, part: string) => void;
+}
+
+const DEPTH_PIXELS = 26;
+const ROOM_PIXELS = 14;
+const STILL_PIXELS = 3;
+
+export function Drawing(props: Props) {
+  const { page, shelf, chosen, onChoose, overlay } = props;
+  const frame = useRef<HTMLDivElement>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  const [room, setRoom] = useState<[number, number]>([800, 500]);
+  const grabbed = useRef<{ part: string; start: Box; at: { x: number; y: number }; moved: boolean } | null>(null);
+
+  useEffect(() => {
+    const element = frame.current;
+    if (!element) return;
+    const watch = new ResizeObserver(() => setRoom([element.clientWidth, element.clientHeight]));
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, []);
+
+  const width = inches(page.format.width) * page.format.pages;
+  const height = inches(page.format.height);
+  const edge = DEPTH_PIXELS + ROOM_PIXELS;
+  const pixel = Math.max(width / Math.max(120, room[0] - edge), height / Math.max(120, room[1] - edge));
+  const depth = DEPTH_PIXELS * pixel;
+  const view = {
+    x: -depth,
+    y: -depth,
+    width: width + depth + ROOM_PIXELS * pixel,
+    height: height + depth + ROOM_PIXELS * pixel,
+  };
+  const patterns = usePatterns(page, shelf);
+  const groups = useMemo(() => byPart(page), [page]);
+
+  function onPointerDown(event: PointerEvent<SVGGElement>, part: string): void {
+    if (event.button !== 0 || !svg.current) return;
+    event.stopPropagation();
+    onChoose(part);
+    const found = page.parts.find((p) => p.id === part);
+    if (!found?.box || found.sentence.startsWith("Base")) return;
+    grabbed.current = { part, start: box(found.box), at: pointOn(svg.current, event), moved: false };
+    event.currentTarget.setPointerCapture(event.pointerId);
+  }
+
+  function onPointerMove(event: PointerEvent<SVGGElement>): void {
+    const held = grabbed.current;
+    if (!held || !svg.current) return;
+    const now = pointOn(svg.current, event);
+    const dx = now.x - held.at.x;
+    const dy = now.y - held.at.y;
+    if (!held.moved && Math.hypot(dx, dy) < STILL_PIXELS * pixel) return;
+    held.moved = true;
+    props.onDrag(held.part, { x: held.start.x + dx, y: held.start.y + dy }, held.start);
+  }
+
+  function onPointerUp(): void {
+    if (grabbed.current?.moved) props.onDrop();
+    grabbed.current = null;
+  }
+
+  function onKeyDown(event: KeyboardEvent<SVGGElement>, part: string): void {
+    const far = event.shiftKey ? 8 : 1;
+    const step = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const)[
+      event.key as "ArrowLeft"
+    ];
+    if (step && !event.altKey && !event.ctrlKey && !event.metaKey) {
+      event.preventDefault();
+      props.onNudge(part, [step[0] * far, step[1] * far]);
+    } else if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      onChoose(part);
+    } else props.onKey(event, part);
+  }
+
+  return (
+    <div ref={frame} style={{ position: "absolute", inset: 0, overflow: "hidden" }}>
+      <svg
+        ref={svg}
+        role="group"
+        aria-label="The page at scale"
+        viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+        width={view.width / pixel}
+        height={view.height / pixel}
+        style={{ display: "block", margin: "0 auto", touchAction: "none" }}
+        onPointerDown={() => onChoose(null)}
+      >
+        <defs>
+          <filter id="lift" x="-10%" y="-10%" width="125%" height="125%">
+            <feDropShadow
+              dx={1.2 * pixel}
+              dy={1.8 * pixel}
+              stdDeviation={1.6 * pixel}
+              floodColor="#2a2216"
+              floodOpacity={0.35}
+            />
+          </filter>
+          <filter id="ground" x="-5%" y="-5%" width="112%" height="112%">
+            <feDropShadow
+              dx={2 * pixel}
+              dy={3 * pixel}
+              stdDeviation={4 * pixel}
+              floodColor="#2a2216"
+              floodOpacity={0.22}
+            />
+          </filter>
+          <pattern
+            id="not-chosen"
+            patternUnits="userSpaceOnUse"
+            width={10 * pixel}
+            height={10 * pixel}
+            patternTransform="rotate(45)"
+          >
+            <rect width={5 * pixel} height={10 * pixel} fill="#fff" opacity={0.5} />
+          </pattern>
+          {patterns.list.map(({ id, tile }) => (
+            <TilePattern key={id} id={id} tile={tile} />
+          ))}
+        </defs>
+        <Rulers width={width} height={height} unit={props.unit} zero={props.zero} pixel={pixel} depth={depth} />
+        <rect width={width} height={height} fill="#fffdf8" filter="url(#ground)" />
+        {groups.map(({ part, sentence, pieces }) => {
+          const shift = overlay?.part === part ? overlay.shift : null;
+          return (
+            <g
+              key={part}
+              data-part={part}
+              role="button"
+              tabIndex={0}
+              aria-pressed={chosen === part}
+              aria-label={sentence}
+              transform={shift ? `translate(${shift.x} ${shift.y})` : undefined}
+              style={{ cursor: "grab", outline: "none" }}
+              onPointerDown={(event) => onPointerDown(event, part)}
+              onPointerMove={onPointerMove}
+              onPointerUp={onPointerUp}
+              onPointerCancel={onPointerUp}
+              onKeyDown={(event) => onKeyDown(event, part)}
+              onFocus={(event) => event.currentTarget.matches(":focus-visible") && onChoose(part)}
+            >
+              {pieces.map((piece) => (
+                <g key={piece.id} filter={piece.role === "base" ? undefined : "url(#lift)"}>
+                  <PieceShape piece={piece} pattern={patterns.of(piece)} />
+                </g>
+              ))}
+            </g>
+          );
+        })}
+        <Gutter page={page} height={height} pixel={pixel} />
+        <Frame
+          page={page}
+          part={chosen}
+          shift={overlay?.part === chosen ? overlay?.shift : undefined}
+          pixel={pixel}
+        />
+        {overlay && <Measured overlay={overlay} width={width} height={height} pixel={pixel} />}
+      </svg>
+    </div>
+  );
+}
+
+function byPart(page: Evaluated) {
+  return page.parts
+    .filter((part) => part.box)
+    .map((part) => ({
+      part: part.id,
+      sentence: part.sentence,
+      pieces: page.pieces.filter((piece) => piece.part === part.id),
+    }));
+}
+
+/** The patterns that this page's papers need, and which of them a piece shows. */
+function usePatterns(page: Evaluated, shelf: ShelfPaper[]) {
+  return useMemo(() => {
+    const list: { id: string; tile: Schemas["Tile"] }[] = [];
+    const known = new Map<string, string>();
+    const places = new Map(shelf.map((s, k) => [s.paper.id, k]));
+    for (const { choice } of page.pieces) {
+      const key = `${choice.paper} ${choice.side}`;
+      const place = places.get(choice.paper ?? "");
+      const tiles = place === undefined ? undefined : shelf[place]?.tiles;
+      if (!tiles || known.has(key)) continue;
+      const id = `paper-${place}-${choice.side}`;
+      known.set(key, id);
+      list.push({ id, tile: choice.side === "A" ? tiles.a : tiles.b });
+    }
+    return {
+      list,
+      of: (piece: Schemas["PieceOut"]) => known.get(`${piece.choice.paper} ${piece.choice.side}`) ?? null,
+    };
+  }, [page, shelf]);
+}
+
+/** The fold between two pages, and in madder where it cuts a piece in two. */
+function Gutter({ page, height, pixel }: { page: Evaluated; height: number; pixel: number }) {
+  if (page.format.pages !== 2) return null;
+  const x = inches(page.format.width);
+  const cuts = page.pieces.filter((piece) => piece.half === "left");
+  return (
+    <g style={{ pointerEvents: "none" }}>
+      <path d={`M${x} 0V${height}`} stroke="#23262b" strokeOpacity={0.45} strokeWidth={1.4 * pixel} />
+      {cuts.map((piece) => {
+        const { y, height: tall } = box(piece.rect);
+        return (
+          <path
+            key={piece.id}
+            d={`M${x} ${y}v${tall}`}
+            stroke={colours.madder}
+            strokeWidth={2 * pixel}
+            strokeDasharray={`${6 * pixel} ${4 * pixel}`}
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+function Frame({
+  page,
+  part,
+  shift,
+  pixel,
+}: {
+  page: Evaluated;
+  part: string | null;
+  shift?: { x: number; y: number };
+  pixel: number;
+}) {
+  const found = page.parts.find((p) => p.id === part);
+  if (!found?.box) return null;
+  const rect = box(found.box);
+  return (
+    <g style={{ pointerEvents: "none" }} transform={shift ? `translate(${shift.x} ${shift.y})` : undefined}>
+      <rect {...rect} fill="none" stroke="#fff" strokeWidth={4 * pixel} />
+      <rect {...rect} fill="none" stroke={colours.verdigris} strokeWidth={2.2 * pixel} />
+    </g>
+  );
+}
+
+/** The guides that a part has caught on, and how far it is from what. */
+function Measured({
+  overlay,
+  width,
+  height,
+  pixel,
+}: {
+  overlay: Overlay;
+  width: number;
+  height: number;
+  pixel: number;
+}) {
+  const guide = {
+    stroke: colours.verdigris,
+    strokeWidth: 1.5 * pixel,
+    strokeDasharray: `${5 * pixel} ${3 * pixel}`,
+  };
+  return (
+    <g style={{ pointerEvents: "none" }}>
+      {overlay.across && <path d={`M${inches(overlay.across.line)} 0V${height}`} {...guide} />}
+      {overlay.down && <path d={`M0 ${inches(overlay.down.line)}H${width}`} {...guide} />}
+      {overlay.distances
+        .filter((d) => !d.of.startsWith("centre"))
+        .map((d) => {
+          const [x1, y1, x2, y2] = [inches(d.x1), inches(d.y1), inches(d.x2), inches(d.y2)];
+          if (Math.hypot(x2 - x1, y2 - y1) < pixel) return null;
+          return (
+            <g key={d.of}>
+              <path d={`M${x1} ${y1}L${x2} ${y2}`} stroke={colours.verdigris} strokeWidth={1.6 * pixel} />
+              <Figure x={(x1 + x2) / 2} y={(y1 + y2) / 2} says={d.says} pixel={pixel} />
+            </g>
+          );
+        })}
+      {[overlay.across, overlay.down].map(
+        (g, k) =>
+          g && (
+            <Figure
+              key={g.why + g.says}
+              x={k === 0 ? inches(g.line) : width / 2}
+              y={k === 0 ? height - 16 * pixel : inches(g.line)}
+              says={g.says}
+              pixel={pixel}
+              quiet
+            />
+          ),
+      )}
+    </g>
+  );
+}
+
+function Figure({
+  x,
+  y,
+  says,
+  pixel,
+  quiet,
+}: {
+  x: number;
+  y: number;
+  says: string;
+  pixel: number;
+  quiet?: boolean;
+}) {
+  const size = (quiet ? 12 : 15) * pixel;
+  const wide = says.length * size * 0.56 + 10 * pixel;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <rect
+        x={-wide / 2}
+        y={-size * 0.8}
+        width={wide}
+        height={size * 1.5}
+        rx={3 * pixel}
+        fill={quiet ? colours.tint : colours.verdigris}
+      />
+      <text
+        textAnchor="middle"
+        y={size * 0.3}
+        fontSize={size}
+        fontFamily={measureFont}
+        fontWeight={700}
+        fill={quiet ? colours.verdigris : "#fff"}
+        style={figures}
+      >
+        {says}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,153 @@
+/** A stack of mats, the inner one first: borders, paper, gutted or solid. */
+import Button from "@mui/material/Button";
+import { Choice } from "../ui/Choice";
+import { Icon } from "../ui/Icon";
+import { IconAction } from "../ui/IconAction";
+import { LengthField } from "../ui/LengthField";
+import { PaperPicker } from "../ui/PaperPicker";
+import { type Mat, newMat } from "./kinds";
+import { Sentence } from "./Sentence";
+
+interface Props {
+  mats: Mat[];
+  onChange: (what: string, mats: Mat[], group?: string) => void;
+}
+
+const SIDES = ["left", "top", "right", "bottom"] as const;
+
+export function MatList({ mats, onChange }: Props) {
+  const replace = (k: number, mat: Mat) => mats.map((old, n) => (n === k ? mat : old));
+  return (
+    <>
+      {mats.map((mat, k) => (
+        <OneMat
+          // biome-ignore lint/suspicious/noArrayIndexKey: a mat is its place in the stack
+          key={k}
+          mat={mat}
+          number={k + 1}
+          last={k === mats.length - 1}
+          onChange={(what, next, group) => onChange(what, replace(k, next), group && `${group} ${k}`)}
+          onRemove={() =>
+            onChange(
+              "took a mat away",
+              mats.filter((_, n) => n !== k),
+            )
+          }
+          onOutward={() => onChange("changed the order of mats", swapped(mats, k))}
+        />
+      ))}
+      <Button
+        size="small"
+        startIcon={<Icon name="add" size={16} />}
+        onClick={() => onChange("added a mat", [...mats, newMat(mats.length ? "1/8 in" : "1/4 in")])}
+      >
+        {mats.length ? "Another mat under it" : "Mat under it"}
+      </Button>
+    </>
+  );
+}
+
+function swapped(mats: Mat[], k: number): Mat[] {
+  const next = [...mats];
+  const [mat] = next.splice(k, 1);
+  if (mat) next.splice(k + 1, 0, mat);
+  return next;
+}
+
+interface OneProps {
+  mat: Mat;
+  number: number;
+  last: boolean;
+  onChange: (what: string, mat: Mat, group?: string) => void;
+  onRemove: () => void;
+  onOutward: () => void;
+}
+
+function OneMat({ mat, number, last, onChange, onRemove, onOutward }: OneProps) {
+  const b = mat.borders;
+  const even = SIDES.every((side) => b[side] === b.left);
+  const name = `Mat ${number}`;
+  return (
+    <>
+      <Sentence>
+        {name}
+        {even ? (
+          <LengthField
+            label={`${name} border`}
+            range="gap"
+            value={b.left}
+            onCommit={(v) =>
+              onChange(
+                "changed a mat’s border",
+                { ...mat, borders: { left: v, top: v, right: v, bottom: v } },
+                "border",
+              )
+            }
+          />
+        ) : (
+          SIDES.map((side) => (
+            <span key={side}>
+              {side === "top" ? "above" : side === "bottom" ? "below" : side}{" "}
+              <LengthField
+                label={`${name} border ${side}`}
+                range="gap"
+                value={b[side]}
+                onCommit={(v) => onChange("changed a mat’s border", { ...mat, borders: { ...b, [side]: v } }, side)}
+              />
+            </span>
+          ))
+        )}
+        <PaperPicker
+          label={`${name} paper`}
+          value={mat.choice}
+          onChange={(choice, paper) => onChange(`chose ${paper}`, { ...mat, choice })}
+        />
+      </Sentence>
+      <Sentence inset>
+        <Choice
+          label={`${name} borders`}
+          value={even ? "even" : "uneven"}
+          options={[
+            ["even", "even all round"],
+            ["uneven", "each side its own"],
+          ]}
+          onChange={(way) =>
+            onChange("changed a mat’s border", {
+              ...mat,
+              borders:
+                way === "even"
+                  ? { left: b.left, top: b.left, right: b.left, bottom: b.left }
+                  : { ...b, bottom: b.bottom === "1/4 in" ? "1/2 in" : "1/4 in" },
+            })
+          }
+        />
+        <Choice
+          label={`${name} solid or gutted`}
+          value={mat.gutted ? "gutted" : "solid"}
+          options={[
+            ["solid", "solid"],
+            ["gutted", "gutted"],
+          ]}
+          onChange={(way) =>
+            onChange(way === "gutted" ? "gutted a mat" : "made a mat solid", { ...mat, gutted: way === "gutted" })
+          }
+        />
+        {mat.gutted && (
+          <>
+            lap
+            <LengthField
+              label={`${name} lap`}
+              range="gap"
+              value={mat.lap}
+              onCommit={(lap) => onChange("changed the lap", { ...mat, lap }, "lap")}
+            />
+          </>
+        )}
+        {!last && (
+          <IconAction small icon="swap" name={`${name}: change places with the next`} onClick={onOutward} />
+        )}
+        <IconAction small icon="bin" name={`Take ${name.toLowerCase()} away`} onClick={onRemove} />
+      </Sentence>
+    </>
+  );
+}

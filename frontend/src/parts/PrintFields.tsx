@@ -1,0 +1,118 @@
+/** A print: which photo, its size as it lies, its rim. */
+import { useQuery } from "@tanstack/react-query";
+import { printSizesQuery, usePhotos } from "../api/documents";
+import { Choice } from "../ui/Choice";
+import { IconAction } from "../ui/IconAction";
+import { LengthField } from "../ui/LengthField";
+import { type Print, printOf } from "./kinds";
+import { Sentence } from "./Sentence";
+
+interface Props {
+  print: Print;
+  label: string;
+  onChange: (what: string, print: Print, group?: string) => void;
+  onRemove?: () => void;
+}
+
+export function PrintFields({ print, label, onChange, onRemove }: Props) {
+  const photos = usePhotos();
+  return (
+    <>
+      <Sentence>
+        {label}
+        <Choice
+          label={`${label}: which`}
+          value={print.photo ?? ""}
+          options={[
+            ["", "not chosen yet"],
+            ...photos.map((p) => [p.saved.id, p.photo.name] as const),
+            ...(print.photo && photos.length && !photos.some((p) => p.saved.id === print.photo)
+              ? [[print.photo, "a photo that is gone"] as const]
+              : []),
+          ]}
+          onChange={(id) => {
+            const photo = photos.find((p) => p.saved.id === id);
+            onChange(
+              photo ? `chose ${photo.photo.name}` : "took the photo out",
+              photo ? { ...printOf(photo) } : { ...print, photo: null },
+            );
+          }}
+        />
+        {onRemove && <IconAction small icon="bin" name={`Take ${label.toLowerCase()} away`} onClick={onRemove} />}
+      </Sentence>
+      <PrintSizeFields print={print} label={label} onChange={onChange} inset />
+    </>
+  );
+}
+
+type Sized = Pick<Print, "width" | "height" | "rim">;
+
+interface SizeProps<P extends Sized> {
+  print: P;
+  label: string;
+  onChange: (what: string, print: P, group?: string) => void;
+  inset?: boolean;
+}
+
+export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset }: SizeProps<P>) {
+  const sizes = useQuery(printSizesQuery).data ?? [];
+  const usual = sizes.find(
+    (s) =>
+      (s.width === print.width && s.height === print.height) ||
+      (s.width === print.height && s.height === print.width),
+  );
+  const way = usual && usual.width !== usual.height ? (print.width === usual.width ? "upright" : "lying") : null;
+  return (
+    <Sentence inset={inset}>
+      <LengthField
+        label={`${label}: width`}
+        value={print.width}
+        onCommit={(width) => onChange("changed a print’s width", { ...print, width }, `${label} width`)}
+      />
+      ×
+      <LengthField
+        label={`${label}: height`}
+        value={print.height}
+        onCommit={(height) => onChange("changed a print’s height", { ...print, height }, `${label} height`)}
+      />
+      <IconAction
+        small
+        icon="swap"
+        name="Turn upright or lying"
+        onClick={() => onChange("turned a print", { ...print, width: print.height, height: print.width })}
+      />
+      <Choice
+        label={`${label}: usual size`}
+        value={usual ? `${usual.width}|${usual.height}` : "own"}
+        options={[
+          ["own", "own size"],
+          ...sizes.map(
+            (s) =>
+              [`${s.width}|${s.height}`, `${bare(s.width)} × ${bare(s.height)}${way ? ` ${way}` : ""}`] as const,
+          ),
+        ]}
+        onChange={(key) => {
+          const [width, height] = key.split("|");
+          if (!width || !height) return;
+          const lying = way === "lying";
+          onChange("changed a print’s size", {
+            ...print,
+            width: lying ? height : width,
+            height: lying ? width : height,
+          });
+        }}
+      />
+      rim
+      <LengthField
+        label={`${label}: rim`}
+        range="gap"
+        value={print.rim}
+        onCommit={(rim) => onChange("changed a print’s rim", { ...print, rim }, `${label} rim`)}
+      />
+    </Sentence>
+  );
+}
+
+function bare(length: string): string {
+  return length.replace(" in", "");
+}

@@ -1,0 +1,40 @@
+/** The few signs there are, drawn for this application. */
+import Box from "@mui/material/Box";
+
+const PATHS = {
+  undo: "M8 5 4 9l4 4M4.5 9H13a4.5 4.5 0 0 1 0 9H9",
+  redo: "M12 5l4 4-4 4M15.500 9H7a4.500 4.500 0 0 0 0 9h4",
+  add: "M10 4v12M4 10h12",
+  bin: "M4 6h12M8 6V4h4v2M6 6l.8 10.500h6.400L14 6",
+  up: "M10 16V5M5.500 9.500 10 5l4.500 4.500",
+  down: "M10 4v11M5.500 10.500 10 15l4.500-4.500",
+  grip: "M7.500 5v.01M12.500 5v.01M7.500 10v.01M12.500 10v.01M7.500 15v.01M12.500 15v.01",
+  copy: "M7.500 7.500h8v8h-8zM4.500 12.500v-8h8",
+  more: "M5 10v.01M10 10v.01M15 10v.01",
+  ruler: "M2.500 7h15v6h-15zM6 7v3M9.500 7v2M13 7v3",
+  across: "M10 3v14M4.500 10H8M15.500 10H12M6 8l-2 2 2 2M14 8l2 2-2 2",
+  downwards: "M3 10h14M10 4.500V8M10 15.500V12M8 6l2-2 2 2M8 14l2 2 2-2",
+  tick: "M4.500 10.500 8.500 14.500 15.500 6",
+  stop: "M10 5.500v6M10 14.500v.01",
+  save: "M10 4v8M6.500 8.500 10 12l3.500-3.500M4.500 15.500h11",
+  spot: "M10 3v4M10 13v4M3 10h4M13 10h4",
+  swap: "M5 7h9M11.500 4.500 14 7l-2.500 2.500M15 13H6M8.500 10.500 6 13l2.500 2.500",
+} as const;
+
+export type IconName = keyof typeof PATHS;
+
+export function Icon({ name, size = 20 }: { name: IconName; size?: number }) {
+  const bold = name === "grip" || name === "more";
+  return (
+    <Box component="svg" viewBox="0 0 20 20" sx={{ width: size, height: size, flex: "none" }} aria-hidden>
+      <path
+        d={PATHS[name]}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={bold ? 2.6 : 1.6}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+    </Box>
+  );
+}

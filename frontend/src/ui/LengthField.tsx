@@ -1,0 +1,154 @@
+/**
+ * A length in a sentence: takes every spelling, shows the person's own unit, steps by one mark with the arrow keys.
+ *
+ * What is typed is never rewritten while it is typed; it counts on leaving the field or Enter, Escape takes it back.
+ */
+import Box from "@mui/material/Box";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useId, useRef, useState } from "react";
+import { Unreachable } from "../api/client";
+import { settingsQuery } from "../api/documents";
+import { type Range, readLength, useShown } from "../api/lengths";
+import { colours, figures } from "../app/theme";
+
+interface Props {
+  /** What the length is of, for those who cannot see the sentence around it. */
+  label: string;
+  /** As documents hold it, with its unit; null shows an empty field. */
+  value: string | null;
+  onCommit: (length: string) => void;
+  range?: Range;
+  /** Shows the unit behind the number. */
+  unit?: boolean;
+}
+
+const PAUSE = 150;
+const AGAIN = 1500;
+
+export function LengthField({ label, value, onCommit, range = "size", unit }: Props) {
+  const shown = useShown(value);
+  const { data: settings } = useQuery(settingsQuery);
+  const [draft, setDraft] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const asked = useRef(0);
+  const leaving = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const errorId = useId();
+  const text = draft ?? (shown ? (shown.rounded ? `~ ${shown.shown}` : shown.shown) : "");
+
+  useEffect(() => {
+    if (draft === null) return;
+    const turn = ++asked.current;
+    const timer = setTimeout(async () => {
+      try {
+        await readLength(draft, range);
+        if (turn === asked.current) setWrong(null);
+      } catch (error) {
+        if (turn === asked.current && !(error instanceof Unreachable)) setWrong((error as Error).message);
+      }
+    }, PAUSE);
+    return () => clearTimeout(timer);
+  }, [draft, range]);
+
+  useEffect(() => () => clearTimeout(leaving.current), []);
+
+  async function commit(marks = 0): Promise<void> {
+    clearTimeout(leaving.current);
+    if (draft === null && !marks) return;
+    const typed = draft ?? value ?? "0";
+    const turn = ++asked.current;
+    try {
+      const read = await readLength(typed, range, marks);
+      if (turn !== asked.current && marks === 0) return;
+      setDraft(null);
+      setWrong(null);
+      if (read.length !== value) onCommit(read.length);
+    } catch (error) {
+      if (error instanceof Unreachable) {
+        setDraft(typed);
+        setWrong("Ulna is not answering; this is kept and read as soon as it does");
+        leaving.current = setTimeout(() => void commit(marks), AGAIN);
+      } else if (turn === asked.current) setWrong((error as Error).message);
+    }
+  }
+
+  function onKeyDown(event: React.KeyboardEvent<HTMLInputElement>): void {
+    if (event.key === "Enter") {
+      event.preventDefault();
+      void commit();
+    } else if (event.key === "Escape" && draft !== null) {
+      event.stopPropagation();
+      asked.current++;
+      clearTimeout(leaving.current);
+      setDraft(null);
+      setWrong(null);
+    } else if (event.key === "ArrowUp" || event.key === "ArrowDown") {
+      event.preventDefault();
+      event.stopPropagation();
+      void commit((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 4 : 1));
+    }
+  }
+
+  return (
+    <Box component="span" sx={{ position: "relative", display: "inline-flex", alignItems: "baseline", gap: 0.5 }}>
+      <Box
+        component="input"
+        type="text"
+        inputMode="text"
+        aria-label={label}
+        aria-invalid={wrong !== null}
+        aria-describedby={wrong ? errorId : undefined}
+        autoComplete="off"
+        spellCheck={false}
+        value={text}
+        size={Math.max(4, text.length + 1)}
+        onChange={(event: React.ChangeEvent<HTMLInputElement>) => setDraft(event.target.value)}
+        onFocus={(event: React.FocusEvent<HTMLInputElement>) => event.target.select()}
+        onBlur={() => void commit()}
+        onKeyDown={onKeyDown}
+        sx={fieldStyle(wrong !== null)}
+      />
+      {unit && <Box component="span">{settings?.settings.unit}</Box>}
+      {wrong && (
+        <Box component="span" role="alert" id={errorId} sx={complaint}>
+          {wrong}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+export function fieldStyle(wrong = false) {
+  return {
+    ...figures,
+    font: "inherit",
+    fontWeight: 700,
+    color: colours.ink,
+    textAlign: "center",
+    border: 0,
+    borderBottom: `1.5px solid ${wrong ? colours.madder : colours.verdigris}`,
+    borderRadius: "3px 3px 0 0",
+    background: wrong ? "#f8e3dc" : colours.tint,
+    padding: "3px 4px",
+    minWidth: "3.2ch",
+    maxWidth: "18ch",
+    "@media (pointer: coarse)": { minHeight: 44 },
+  } as const;
+}
+
+const complaint = {
+  position: "absolute",
+  top: "100%",
+  left: 0,
+  zIndex: 20,
+  marginTop: "3px",
+  width: "max-content",
+  maxWidth: 280,
+  padding: "5px 9px",
+  borderRadius: 1,
+  background: colours.madder,
+  color: "#fff",
+  fontSize: "0.82rem",
+  fontWeight: 400,
+  lineHeight: 1.3,
+  textAlign: "left",
+} as const;

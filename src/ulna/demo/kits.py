@@ -1,0 +1,234 @@
+"""The demo's papers: two kits of a made-up paper club, what was there before, and what earlier cutting left."""
+
+from __future__ import annotations
+
+from ulna.core.patterns import PATTERNS
+from ulna.core.shelf import Edge, Form, Stock, ThingKind
+from ulna.formats.kit import Kit, Paper, Side, Strip, Thing
+
+INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
+MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
+    "#a5402f", "#d9a441", "#2f6f68", "#9db18a", "#c9d8d8", "#b8683c", "#5f7480",
+)  # fmt: skip
+
+
+def _side(pattern: str, *colours: str, scale: str = "0 in") -> Side:
+    usual = PATTERNS[pattern]
+    return Side(pattern=pattern, colours=list(colours), busy=usual.busy, direction=usual.direction, scale=scale)
+
+
+def _sheet(kit: str, name: str, a: Side, b: Side, count: int = 1, strip: bool = True) -> Paper:
+    return Paper(
+        id=f"{kit}-{name.lower().replace(' ', '-')}",
+        name=name,
+        width="12 in",
+        height="12 in",
+        count=count,
+        a=a,
+        b=b,
+        strip=Strip(edge=Edge.BOTTOM, depth="1/2 in") if strip else None,
+    )
+
+
+def _card(kit: str, name: str, colour: str, count: int) -> Paper:
+    plain = _side("plain", colour)
+    card = _sheet(kit, name, plain, plain, count, strip=False)
+    card.stock = Stock.CARD
+    return card
+
+
+def _thing(kit: str, name: str, kind: str, count: int, length: str | None = None, note: str = "") -> Thing:
+    return Thing(
+        id=f"{kit}-{name.lower().replace(' ', '-')}",
+        name=name,
+        kind=ThingKind(kind),
+        count=count,
+        length=length,
+        note=note,
+    )
+
+
+def towpath() -> Kit:
+    """The March kit: reeds, water, brick."""
+    k = "towpath"
+    return Kit(
+        name="Towpath in March",
+        note="The paper club’s March box. Twelve papers, two sheets of most.",
+        papers=[
+            _sheet(
+                k,
+                "Reed Bed",
+                _side("leaf", "#eef1e4", SAGE, "#6f8a5c"),
+                _side("stripe", CREAM, "#dfe6d2", scale="1/2 in"),
+                2,
+            ),
+            _sheet(
+                k,
+                "Still Water",
+                _side("waves", MIST, SLATE, WHITE),
+                _side("dot", WHITE, MIST, SLATE, scale="3/8 in"),
+                2,
+            ),
+            _sheet(
+                k,
+                "Lock Brick",
+                _side("bricks", "#d8c7b4", RUST, "#a65a3a"),
+                _side("gingham", WHITE, RUST, scale="3/8 in"),
+                2,
+            ),
+            _sheet(k, "Log Book", _side("ledger", CREAM, "#9fb3b8", MADDER), _side("script", CREAM, SLATE), 2),
+            _sheet(k, "Feather", _side("feathers", "#f3efe6", SLATE, "#aebdc2"), _side("plain", SLATE), 2),
+            _sheet(k, "Rain", _side("rain", "#dfe8ea", SLATE, "#8ba3ad"), _side("pinstripe", WHITE, SLATE), 2),
+            _sheet(
+                k,
+                "Rose and Castle",
+                _side("floral", "#23453f", MADDER, OCHRE, SAGE, CREAM),
+                _side("diamonds", CREAM, VERDIGRIS, MADDER),
+                2,
+            ),
+            _sheet(
+                k, "Mooring Line", _side("rope", CREAM, OCHRE, "#a97b2c", scale="3/4 in"), _side("plain", OCHRE), 1
+            ),
+            _sheet(
+                k,
+                "Reach by Reach",
+                _side("map lines", "#f2ecdc", SLATE, "#9fc0c4", MADDER),
+                _side("graph", WHITE, MIST, scale="1/2 in"),
+                1,
+            ),
+            _sheet(k, "Little Cards", _side("cards", CREAM, MIST, SAGE, "#e8c98a", INK), _side("plain", CREAM), 1),
+            _card(k, "Ink", INK, 3),
+            _card(k, "Cream", CREAM, 4),
+        ],
+        things=[
+            _thing(k, "Herons and reeds", "die cut", 14),
+            _thing(k, "Brass bolts", "brad", 12),
+            _thing(k, "Small capitals", "alphabet", 1, note="Three of most letters, eight E"),
+            _thing(k, "Ledger tape", "tape", 1, "10800 mm"),
+            _thing(k, "Log cards", "journaling card", 6),
+        ],
+    )
+
+
+def wharf() -> Kit:
+    """The April kit: awnings, bunting, painted tin."""
+    k = "wharf"
+    return Kit(
+        name="Wharf Market",
+        note="The paper club’s April box.",
+        papers=[
+            _sheet(
+                k,
+                "Awning",
+                _side("awning", CREAM, MADDER, "#d98a78"),
+                _side("stripe", CREAM, MADDER, scale="1/4 in"),
+                2,
+            ),
+            _sheet(
+                k,
+                "Bunting",
+                _side("bunting", "#eaf0ee", MADDER, OCHRE, VERDIGRIS, INK),
+                _side("dot", CREAM, OCHRE, MADDER, scale="1/2 in"),
+                1,
+            ),
+            _sheet(
+                k,
+                "Warehouses",
+                _side("houses", "#f1e9d8", RUST, OCHRE, SLATE, INK),
+                _side("check", CREAM, "#e3d3b4", scale="1 in"),
+                1,
+            ),
+            _sheet(k, "Crate", _side("wood grain", "#d6b98c", "#b08a55", "#8a683c"), _side("plain", "#b08a55"), 2),
+            _sheet(
+                k,
+                "Oilcloth",
+                _side("plaid", CREAM, VERDIGRIS, OCHRE, MADDER),
+                _side("gingham", WHITE, VERDIGRIS),
+                2,
+            ),
+            _sheet(k, "Fish Scale", _side("scales", "#eef2f0", VERDIGRIS, SAGE), _side("plain", VERDIGRIS), 2),
+            _sheet(
+                k, "Zigzag Tin", _side("chevron", OCHRE, CREAM), _side("graph", WHITE, OCHRE, scale="3/4 in"), 1
+            ),
+            _sheet(
+                k,
+                "Confetti",
+                _side("spatter", WHITE, MADDER, OCHRE, VERDIGRIS, SLATE),
+                _side("plain", "#e8c98a"),
+                1,
+            ),
+            _sheet(
+                k,
+                "Stall Roses",
+                _side("floral", CREAM, MADDER, "#e0a03c", SAGE, INK),
+                _side("pinstripe", CREAM, MADDER),
+                2,
+            ),
+            _sheet(k, "Painted Tin", _side("diamonds", MADDER, OCHRE, "#7d2c20"), _side("plain", MADDER), 1),
+            _card(k, "Verdigris", VERDIGRIS, 2),
+            _card(k, "White", "#ffffff", 4),
+        ],
+        things=[
+            _thing(k, "Fruit and bread", "sticker", 30),
+            _thing(k, "Bunting flags", "banner", 2),
+            _thing(k, "Tin dots", "enamel dot", 40),
+            _thing(k, "Baker’s twine", "twine", 1, "5000 mm"),
+        ],
+    )
+
+
+def stash() -> Kit:
+    """What was in the locker under the bunk."""
+    k = "stash"
+    pad = Paper(
+        id="stash-small-pad",
+        name="Small pad",
+        width="6 in",
+        height="8 in",
+        count=9,
+        form=Form.PAD,
+        a=_side("check", WHITE, "#dfe3e0", scale="1/4 in"),
+        b=_side("plain", WHITE),
+    )
+    vellum = _sheet(k, "Vellum", _side("plain", "#eef1f0"), _side("plain", "#eef1f0"), 3, strip=False)
+    vellum.stock = Stock.VELLUM
+    return Kit(
+        name="Locker under the bunk",
+        kind="stash",
+        papers=[
+            _card(k, "Kraft", "#c09a6b", 5),
+            _card(k, "Slate", SLATE, 3),
+            _sheet(
+                k,
+                "Old Chart",
+                _side("map lines", "#efe6cf", "#8a7a5c", "#c9b78c", RUST),
+                _side("plain", "#efe6cf"),
+                1,
+                strip=False,
+            ),
+            pad,
+            vellum,
+        ],
+        things=[_thing(k, "Foam squares", "other", 80), _thing(k, "Date stamp", "stamp", 1)],
+    )
+
+
+def scraps() -> Kit:
+    """What earlier cutting left, back with its paper."""
+
+    def scrap(of: Paper, number: int, width: str, height: str) -> Paper:
+        left = {"id": f"scrap-{number}", "name": f"{of.name}, rest", "width": width, "height": height, "count": 1}
+        left |= {"form": "scrap", "strip": None, "scrap_of": of.id}
+        return Paper.model_validate(of.model_dump() | left)
+
+    by_name = {paper.name: paper for kit in (towpath(), wharf(), stash()) for paper in kit.papers}
+    return Kit(
+        name="Scrap tin",
+        kind="scraps",
+        papers=[
+            scrap(by_name["Feather"], 1, "5 1/4 in", "7 1/2 in"),
+            scrap(by_name["Awning"], 2, "12 in", "2 3/8 in"),
+            scrap(by_name["Kraft"], 3, "6 1/2 in", "8 1/2 in"),
+            scrap(by_name["Fish Scale"], 4, "4 in", "4 in"),
+        ],
+    )
