@@ -1,5 +1,5 @@
-import "@fontsource/atkinson-hyperlegible-next/latin-400.css";
-import "@fontsource/atkinson-hyperlegible-next/latin-700.css";
+import "@fontsource/inter/latin-400.css";
+import "@fontsource/inter/latin-700.css";
 import "@fontsource/literata/latin-400.css";
 import "@fontsource/literata/latin-600.css";
 import { createRoot } from "react-dom/client";

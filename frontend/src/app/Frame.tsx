@@ -10,7 +10,7 @@ import { kitsQuery, pagesQuery, photosQuery } from "../api/documents";
 import { IconAction } from "../ui/IconAction";
 import { useFrame } from "./FrameContext";
 import { Measures } from "./Measures";
-import { colours, wordsFont } from "./theme";
+import { colours, words } from "./theme";
 
 export const HEADER = 56;
 
@@ -32,7 +32,7 @@ export function Frame({ children }: { children: ReactNode }) {
           borderBottom: `1px solid ${colours.line}`,
         }}
       >
-        <Box sx={{ fontFamily: wordsFont, fontWeight: 600, fontSize: "1.35rem", alignSelf: "center" }}>Ulna</Box>
+        <Box sx={{ ...words, fontWeight: 600, fontSize: "1.35rem", alignSelf: "center" }}>Ulna</Box>
         <Way />
         <Box sx={{ display: "flex", alignItems: "center", ml: "auto", gap: 0.5 }}>
           <SavingState />

@@ -15,11 +15,14 @@ export const colours = {
   ochreTint: "#f3e6cd",
 } as const;
 
-export const measureFont = '"Atkinson Hyperlegible Next", sans-serif';
+export const measureFont = '"Inter", sans-serif';
 export const wordsFont = '"Literata", serif';
 
 /** Figures with true fractions that stand under each other. */
 export const figures = { fontVariantNumeric: "tabular-nums diagonal-fractions" } as const;
+
+/** The serif, whose figures are plain: it takes every digit for part of a fraction. */
+export const words = { fontFamily: wordsFont, fontVariantNumeric: "normal" } as const;
 
 export const theme = createTheme({
   palette: {
@@ -35,8 +38,8 @@ export const theme = createTheme({
   typography: {
     fontFamily: measureFont,
     fontSize: 14,
-    h1: { fontFamily: wordsFont, fontSize: "1.55rem", fontWeight: 600, lineHeight: 1.25 },
-    h2: { fontFamily: wordsFont, fontSize: "1.12rem", fontWeight: 600, lineHeight: 1.35 },
+    h1: { ...words, fontSize: "1.55rem", fontWeight: 600, lineHeight: 1.25 },
+    h2: { ...words, fontSize: "1.12rem", fontWeight: 600, lineHeight: 1.35 },
     button: { textTransform: "none", fontWeight: 700 },
     body2: { fontSize: "0.9rem" },
   },
@@ -57,6 +60,6 @@ export const theme = createTheme({
       defaultProps: { enterDelay: 500, disableInteractive: true },
       styleOverrides: { tooltip: { backgroundColor: colours.ink, fontSize: "0.82rem", maxWidth: 320, ...figures } },
     },
-    MuiDialogTitle: { styleOverrides: { root: { fontFamily: wordsFont, fontWeight: 600, fontSize: "1.2rem" } } },
+    MuiDialogTitle: { styleOverrides: { root: { ...words, fontWeight: 600, fontSize: "1.2rem" } } },
   },
 });

@@ -105,7 +105,10 @@ export function Drawing(props: Props) {
   }
 
   return (
-    <div ref={frame} style={{ position: "absolute", inset: 0, overflow: "hidden" }}>
+    <div
+      ref={frame}
+      style={{ position: "absolute", inset: 0, overflow: "hidden", display: "grid", placeContent: "center" }}
+    >
       <svg
         ref={svg}
         role="group"
@@ -113,7 +116,7 @@ export function Drawing(props: Props) {
         viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
         width={view.width / pixel}
         height={view.height / pixel}
-        style={{ display: "block", margin: "0 auto", touchAction: "none" }}
+        style={{ display: "block", touchAction: "none" }}
         onPointerDown={() => onChoose(null)}
       >
         <defs>

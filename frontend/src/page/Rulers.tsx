@@ -11,64 +11,60 @@ interface Props {
   depth: number;
 }
 
-export function Rulers({ width, height, unit, zero, pixel, depth }: Props) {
+export function Rulers({ width, height, ...way }: Props) {
   return (
     <g style={{ pointerEvents: "none" }} aria-hidden>
-      <Ruler length={width} unit={unit} zero={zero} pixel={pixel} depth={depth} />
-      <g transform="rotate(90) scale(1 -1)">
-        <Ruler length={height} unit={unit} zero={zero} pixel={pixel} depth={depth} upright />
-      </g>
+      <Ruler length={width} {...way} />
+      <Ruler length={height} {...way} upright />
     </g>
   );
 }
 
-function Ruler({
-  length,
-  unit,
-  zero,
-  pixel,
-  depth,
-  upright,
-}: Omit<Props, "width" | "height"> & { length: number; upright?: boolean }) {
+type RulerProps = Omit<Props, "width" | "height"> & { length: number; upright?: boolean };
+
+/** Marks in eighths or quarters of an inch, or in millimetres or half centimetres, as fine as the screen shows. */
+function Ruler({ length, unit, zero, pixel, depth, upright }: RulerProps) {
   const step = unit === "in" ? 1 : 1 / 2.54;
-  const parts = unit === "in" ? (pixel < 0.012 ? 8 : 4) : pixel < 0.02 ? 10 : 2;
+  const parts = unit === "in" ? (pixel < 0.012 ? 8 : 4) : pixel < 0.012 ? 10 : 2;
   const origin = zero === "centre" ? length / 2 : 0;
-  const marks: { at: number; k: number }[] = [];
   const first = Math.ceil((-origin / step) * parts - 1e-9);
-  for (let k = first; origin + (k * step) / parts <= length + 1e-9; k++)
-    marks.push({ at: origin + (k * step) / parts, k });
-  const every = unit === "mm" && pixel > 0.016 ? 2 : 1;
+  const last = Math.floor(((length - origin) / step) * parts + 1e-9);
+  const marks = Array.from({ length: last - first + 1 }, (_, n) => ({
+    k: first + n,
+    at: origin + ((first + n) * step) / parts,
+  }));
+  const numbered = parts * (unit === "mm" && pixel > 0.02 ? 2 : 1);
+  const edge = -3 * pixel;
   const size = 11 * pixel;
+  const tick = (at: number, long: number) =>
+    upright ? `M${edge} ${at}H${edge - long}` : `M${at} ${edge}V${edge - long}`;
   return (
-    <g transform={`translate(0 ${-depth})`}>
-      <rect x={0} y={0} width={length} height={depth - 3 * pixel} fill={colours.paper} />
-      {marks.map(({ at, k }) => {
-        const whole = k % parts === 0;
-        const tall = whole ? 0.5 : k % (parts / 2) === 0 ? 0.34 : 0.2;
-        const bottom = depth - 3 * pixel;
-        return (
-          <path
-            key={k}
-            d={`M${at} ${bottom}V${bottom - tall * depth}`}
-            stroke={k === 0 ? colours.verdigris : colours.soft}
-            strokeWidth={(whole ? 1.2 : 0.8) * pixel}
-          />
-        );
-      })}
+    <g>
+      <rect
+        x={upright ? -depth : 0}
+        y={upright ? 0 : -depth}
+        width={upright ? depth + edge : length}
+        height={upright ? length : depth + edge}
+        fill={colours.paper}
+      />
+      {marks.map(({ at, k }) => (
+        <path
+          key={k}
+          d={tick(at, depth * (k % parts === 0 ? 0.45 : k % (parts / 2) === 0 ? 0.3 : 0.18))}
+          stroke={k === 0 ? colours.verdigris : colours.soft}
+          strokeWidth={(k % parts === 0 ? 1.3 : 0.8) * pixel}
+        />
+      ))}
       {marks
-        .filter(({ k }) => k % (parts * every) === 0)
+        .filter(({ at, k }) => k % numbered === 0 && at < length - 12 * pixel)
         .map(({ at, k }) => (
           <text
             key={k}
-            transform={
-              upright
-                ? `translate(${at - 3 * pixel} ${size * 0.95}) scale(-1 1) rotate(0)`
-                : `translate(${at + 3 * pixel} ${size * 0.95})`
-            }
+            x={upright ? -depth + 2 * pixel : at + 3 * pixel}
+            y={upright ? at + size : -depth + size}
             fontSize={size}
             fontFamily={measureFont}
             fill={colours.soft}
-            textAnchor={upright ? "start" : "start"}
           >
             {Math.abs(k / parts)}
           </text>

@@ -51,7 +51,9 @@ def _out(kept: Kept, home: Household) -> PageOut:
 
 @router.get("/pages")
 def list_pages(home: AtHome) -> list[PageOut]:
-    return [_out(kept, home) for kept in home.library.all("page")]
+    """The one that was changed last comes first."""
+    kept = sorted(home.library.all("page"), key=lambda k: k.changed, reverse=True)
+    return [_out(k, home) for k in kept]
 
 
 @router.post("/pages", status_code=201)

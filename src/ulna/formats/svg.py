@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import base64
-from collections.abc import Callable, Iterable
+from collections.abc import Callable
 from dataclasses import dataclass
 from xml.sax.saxutils import escape, quoteattr
 
@@ -82,14 +82,22 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href) -> str:
     defs, body = list[str](), list[str]()
     drawn: set[str] = set()
     for k, piece in enumerate(evaluated.pieces):
-        body.append(f'<g filter="url(#lift)">{_piece(piece, k, shelf, picture, defs, drawn)}</g>')
+        body.append(_shadow(piece.rect) + _piece(piece, k, shelf, picture, defs, drawn))
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
-        '<defs><filter id="lift" x="-5%" y="-5%" width="112%" height="112%">'
-        '<feDropShadow dx="0.02" dy="0.03" stdDeviation="0.03" flood-opacity="0.28"/></filter>'
-        f'<clipPath id="page"><rect width="{w:g}" height="{h:g}"/></clipPath>{"".join(defs)}</defs>'
+        f'<defs><clipPath id="page"><rect width="{w:g}" height="{h:g}"/></clipPath>{"".join(defs)}</defs>'
         f'<rect width="{w:g}" height="{h:g}" fill="{PAPER}"/><g clip-path="url(#page)">{"".join(body)}</g>'
         f"{_gutter(evaluated.format)}</svg>"
+    )
+
+
+def _shadow(rect: Rect) -> str:
+    """A soft edge below and right of a piece, in layers: a filter would take ten times as long to render."""
+    x, y, w, h = rect.x.inches, rect.y.inches, rect.width.inches, rect.height.inches
+    return "".join(
+        f'<rect x="{x - s + 0.015:.4g}" y="{y - s + 0.03:.4g}" width="{w + 2 * s:.6g}" height="{h + 2 * s:.6g}" '
+        'rx="0.03" fill="#2a2216" fill-opacity="0.09"/>'
+        for s in (0.0, 0.02, 0.04)
     )
 
 
@@ -208,8 +216,8 @@ def _label(rect: Rect, number: str, size: str) -> str:
     return f'<text x="{x:.6g}" y="{y + big * 0.2:.6g}" font-size="{big:.4g}">{number}</text>{small if fits else ""}'
 
 
-def raster(svg: str, width: int, fonts: Iterable[str] = ()) -> bytes:
+def raster(svg: str, width: int) -> bytes:
     """A drawing as PNG, `width` pixels wide."""
     import resvg_py
 
-    return bytes(resvg_py.svg_to_bytes(svg_string=svg, width=width, font_files=list(fonts), skip_system_fonts=True))
+    return bytes(resvg_py.svg_to_bytes(svg_string=svg, width=width, dpi=96, skip_system_fonts=True))

@@ -17,7 +17,7 @@ import {
   useShelf,
 } from "../../api/documents";
 import { useInFrame } from "../../app/FrameContext";
-import { colours, wordsFont } from "../../app/theme";
+import { colours, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
 import { newId, type Part } from "../../parts/kinds";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -127,7 +127,7 @@ function Bench({ answer }: { answer: PageOut }) {
         }}
       >
         <Box sx={{ px: 1.5, pt: 1 }}>
-          <Box component="h1" sx={{ m: 0, fontFamily: wordsFont, fontSize: "1.3rem", fontWeight: 600 }}>
+          <Box component="h1" sx={{ m: 0, ...words, fontSize: "1.3rem", fontWeight: 600 }}>
             <InlineText
               label="Name of the page"
               value={page.name}

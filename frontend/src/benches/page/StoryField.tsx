@@ -1,7 +1,7 @@
 /** The story that the page tells, in the person's own words. */
 import Box from "@mui/material/Box";
 import { useState } from "react";
-import { colours, wordsFont } from "../../app/theme";
+import { colours, words } from "../../app/theme";
 
 export function StoryField({ story, onCommit }: { story: string; onCommit: (story: string) => void }) {
   const [draft, setDraft] = useState<string | null>(null);
@@ -22,7 +22,7 @@ export function StoryField({ story, onCommit }: { story: string; onCommit: (stor
         sx={{
           width: "100%",
           font: "inherit",
-          fontFamily: wordsFont,
+          ...words,
           lineHeight: 1.5,
           color: "inherit",
           p: 1,

@@ -7,7 +7,7 @@ import { useState } from "react";
 import { client, take } from "../../api/client";
 import { type PhotoOut, type PhotoRecord, photoSource, useDesk } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
-import { colours, wordsFont } from "../../app/theme";
+import { colours, words } from "../../app/theme";
 import { PrintSizeFields } from "../../parts/PrintFields";
 import { Icon } from "../../ui/Icon";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -58,10 +58,7 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
       sx={{ display: "flex", flexDirection: "column", minHeight: 0, minWidth: 0, p: 2, gap: 1, overflow: "auto" }}
     >
       <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
-        <Box
-          component="h1"
-          sx={{ m: 0, fontFamily: wordsFont, fontSize: "1.35rem", fontWeight: 600, flex: "1 1 220px" }}
-        >
+        <Box component="h1" sx={{ m: 0, ...words, fontSize: "1.35rem", fontWeight: 600, flex: "1 1 220px" }}>
           <InlineText
             label="Name of the photo"
             value={photo.name}

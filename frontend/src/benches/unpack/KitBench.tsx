@@ -8,7 +8,7 @@ import { useState } from "react";
 import { client, take } from "../../api/client";
 import { type Kit, type KitOut, kitSource, type Paper, useDesk, useShelf } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
-import { colours, wordsFont } from "../../app/theme";
+import { colours, words } from "../../app/theme";
 import { newId } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -86,7 +86,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
       <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1, px: 2, pt: 1.5 }}>
         <Box
           component="h1"
-          sx={{ m: 0, fontFamily: wordsFont, fontSize: "1.35rem", fontWeight: 600, width: 340, maxWidth: "100%" }}
+          sx={{ m: 0, ...words, fontSize: "1.35rem", fontWeight: 600, width: 340, maxWidth: "100%" }}
         >
           <InlineText
             label="Name of the kit"
