@@ -32,9 +32,7 @@ class Problem(BaseModel):
 
 
 REFUSALS: dict[int | str, dict[str, Any]] = {
-    404: {"model": Problem, "description": "There is no such thing."},
-    409: {"model": Problem, "description": "It was changed in another window, or there is no such step."},
-    422: {"model": Problem, "description": "A field holds what cannot be."},
+    "4XX": {"model": Problem, "description": "404 not there, 409 changed elsewhere or no such step, 422 a wrong field."},
 }
 
 

@@ -159,11 +159,12 @@ def _number(read: str, parts: dict[str, str | None]) -> Fraction:
         whole = "0" + whole
     value = Fraction(whole.rstrip("."))
     if parts.get("top") is not None:
+        fraction = re.search(r"\d+\s*[/⁄]", read)
+        position = fraction.start() + 1 if fraction else None
         if not parts["bottom"] or int(parts["bottom"]) == 0:
-            start = re.search(r"\d+\s*[/⁄]", read)
-            raise LengthError(read, "a fraction over nothing", start.start() + 1 if start else None)
-        if value.denominator != 1 or "." in whole:
-            raise LengthError(read, "a decimal and a fraction together", read.find("/") or None)
+            raise LengthError(read, "a fraction over nothing", position)
+        if "." in whole:
+            raise LengthError(read, "a decimal and a fraction together", position)
         value += Fraction(int(parts["top"] or 0), int(parts["bottom"]))
     return value
 

@@ -1,0 +1,65 @@
+# Everything a fresh machine needs is made by the targets themselves; see README.md.
+PYTHON ?= $(shell command -v python3.11 || command -v python3)
+PORT ?= 8620
+BIN := .venv/bin
+FRONT := $(shell find frontend/src frontend/public -type f) frontend/index.html frontend/vite.config.ts
+
+.PHONY: demo demo-reset test check format types bench screenshots clean
+
+demo: .made/python .made/web
+	$(BIN)/ulna demo --home .demo --port $(PORT)
+
+demo-reset: .made/python .made/web
+	$(BIN)/ulna demo --home .demo --port $(PORT) --reset
+
+test: .made/python .made/web .made/chromium
+	$(BIN)/python -m pytest
+
+check: .made/python .made/node
+	$(BIN)/ruff format --check src tests bench
+	$(BIN)/ruff check src tests bench
+	$(BIN)/mypy
+	$(BIN)/lint-imports
+	cd frontend && npm run --silent check
+
+format: .made/python .made/node
+	$(BIN)/ruff format src tests bench
+	$(BIN)/ruff check --fix src tests bench
+	cd frontend && npx biome check --write .
+
+types: .made/python .made/node
+	$(BIN)/python -m ulna.api.describe > frontend/openapi.json
+	cd frontend && npm run --silent types
+
+bench: .made/python .made/web .made/chromium
+	$(BIN)/python bench/run.py
+
+screenshots: .made/python .made/web .made/chromium
+	$(BIN)/python docs/take_screenshots.py
+
+clean:
+	rm -rf .venv .made .demo frontend/node_modules src/ulna/web
+
+.made/python: requirements.lock pyproject.toml
+	@test -n "$(PYTHON)" || { echo "Python 3.11 is needed"; exit 1; }
+	$(PYTHON) -m venv .venv
+	$(BIN)/pip install --quiet --disable-pip-version-check uv
+	$(BIN)/uv pip install --quiet --python $(BIN)/python -r requirements.lock
+	$(BIN)/uv pip install --quiet --python $(BIN)/python --no-deps -e .
+	@mkdir -p .made && touch $@
+
+.made/node: frontend/package-lock.json
+	@command -v npm > /dev/null || { echo "Node 20 with npm is needed"; exit 1; }
+	cd frontend && npm ci --no-fund --no-audit --loglevel=error
+	@mkdir -p .made && touch $@
+
+.made/web: .made/node $(FRONT)
+	cd frontend && npm run --silent build
+	@mkdir -p .made && touch $@
+
+# Debian's Chromium, for the browser tests.
+.made/chromium:
+	@if ! command -v chromium > /dev/null; then \
+	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium > /dev/null; \
+	  else echo "The browser tests need Chromium: sudo apt-get install -y chromium"; exit 1; fi; fi
+	@mkdir -p .made && touch $@

@@ -1,0 +1,191 @@
+"""From a page to a list that a person cuts by, and how far it is cut."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+
+from tests.core.examples import ground, mat, paper, scrap, size
+from ulna.core.cost import cost, lacking
+from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting.cut_list import CutList, cut_list
+from ulna.core.cutting.demand import demand
+from ulna.core.measure import Ruler, inches, parse
+from ulna.core.page import PagePlan, evaluate
+from ulna.core.page_formats import of_kind
+from ulna.core.parts import Part
+from ulna.core.parts.base import Base
+from ulna.core.parts.panel import Panel
+from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.pieces import PaperChoice, Piece
+from ulna.core.shelf import Edge, Paper, Shelf, Strip
+
+
+def pieces_of(*parts: Part, papers: tuple[Paper, ...]) -> tuple[Piece, ...]:
+    plan = PagePlan("x", of_kind("12x12"), parts=parts)
+    return evaluate(plan, ground(plan.format, *papers)).pieces
+
+
+def listed(pieces: tuple[Piece, ...], *papers: Paper, first: int = 1) -> CutList:
+    shelf = Shelf.of(list(papers))
+    plan = plan_cuts(demand(pieces, shelf), 20_000)
+    return cut_list(plan, {p.id: p for p in pieces}, shelf, Ruler(), first)
+
+
+def panel(id: str, width: str, height: str, paper: str, side: str = "A", **more: object) -> Panel:
+    return Panel(id, id, None, parse(width), parse(height), PaperChoice(paper, side), **more)  # type: ignore[arg-type]
+
+
+def test_the_cuts_are_said_in_trimmer_figures() -> None:
+    """An 11 × 11 panel of a sheet with a 1/2 in branding strip at the bottom: three settings."""
+    reeds = paper("reeds", strip="1/2")
+    cuts = listed(pieces_of(panel("ground", "11", "11", "reeds"), papers=(reeds,)), reeds)
+    assert [s.says for s in cuts.sheets[0].steps] == [
+        "Set 11 1/2 from the top of the sheet.",
+        "Set 11 from the left of the 12 × 11 1/2 part.",
+        "Set 11 from the top of the 11 × 11 1/2 part: piece 1.",
+    ]
+
+
+def test_a_whole_sheet_is_taken_without_a_cut() -> None:
+    """A 12 × 12 base needs no trimmer."""
+    cream = paper("cream")
+    cuts = listed(pieces_of(Base("b", "left", PaperChoice("cream")), papers=(cream,)), cream)
+    assert [(s.kind, s.says, s.gives) for s in cuts.sheets[0].steps] == [("take", "Take the whole sheet.", (1,))]
+
+
+def test_gutting_comes_after_the_piece_and_before_what_the_panel_gives() -> None:
+    """A gutted 11 × 11 panel, then a 4 × 6 mat out of its middle."""
+    reeds = paper("reeds", 1)
+    ring = panel("ring", "11", "11", "reeds", gutted=True, rim=parse("1/2"))
+    parts = (ring, panel("card", "4", "6", "reeds"))
+    sheet = listed(pieces_of(*parts, papers=(reeds,)), reeds).sheets[0]
+    kinds = [s.kind for s in sheet.steps]
+    knife = kinds.index("gut")
+    assert sheet.steps[knife].says == "Gut piece 1: cut out the middle, 10 × 10."
+    assert sheet.steps[-1].gives == (2,) and sheet.steps[-1].n > knife
+
+
+def test_a_cut_longer_than_the_arm_goes_by_knife_and_ruler() -> None:
+    """A trimmer's arm takes 12 in."""
+    long = paper("long", size="13")
+    sheet = listed(pieces_of(panel("p", "6", "13", "long"), papers=(long,)), long).sheets[0]
+    assert sheet.steps[0].says == "Set 6 from the left of the sheet, with knife and metal ruler: piece 1."
+
+
+def test_stripes_keep_their_way_on_the_sheet() -> None:
+    """A turned paper lies a quarter turned on the page, so its piece is asked with sides exchanged."""
+    stripes = paper("awning", pattern="stripe")
+    choice = PaperChoice("awning", turned=True)
+    asked = demand(
+        pieces_of(Panel("p", "p", None, inches(8), inches(3), choice), papers=(stripes,)), Shelf.of([stripes])
+    )
+    assert (asked.pieces[0].width, asked.pieces[0].height, asked.pieces[0].turn) == (
+        inches(3).units,
+        inches(8).units,
+        False,
+    )
+
+
+def test_scraps_of_a_paper_serve_before_its_sheets() -> None:
+    """A 4 × 6 mat comes out of the 5 × 7 rest, and no sheet is opened."""
+    reeds, rest = paper("reeds"), scrap("rest", "reeds", "5", "7")
+    pieces = pieces_of(panel("card", "4", "6", "reeds"), papers=(reeds, rest))
+    cuts = listed(pieces, reeds, rest)
+    assert [(s.paper, s.of_paper, s.scrap) for s in cuts.sheets] == [("rest", "reeds", True)]
+
+
+def test_a_sheet_of_b_sides_lies_with_its_b_side_up() -> None:
+    """And a branding strip at its left edge is then seen at the right."""
+    reeds = replace(paper("reeds"), strip=Strip(Edge.LEFT, parse("1/2")))
+    sheet = listed(pieces_of(panel("p", "4", "6", "reeds", "B"), papers=(reeds,)), reeds).sheets[0]
+    assert sheet.face == "B" and sheet.strip == Strip(Edge.RIGHT, parse("1/2"))
+    assert sheet.pieces[0].rect.right <= inches(12) - parse("1/2")
+
+
+def test_numbers_go_on_where_another_list_ended() -> None:
+    """A second plan for the rest of a page does not use a number twice."""
+    reeds = paper("reeds")
+    cuts = listed(pieces_of(panel("p", "4", "6", "reeds"), papers=(reeds,)), reeds, first=7)
+    assert [p.number for p in cuts.sheets[0].pieces] == [7]
+
+
+# ---- ticking off -----------------------------------------------------------------------------------
+
+
+@pytest.fixture
+def two_cards() -> CutList:
+    reeds = paper("reeds", 1)
+    parts = (panel("a", "4", "6", "reeds"), panel("b", "4", "6", "reeds"))
+    return listed(pieces_of(*parts, papers=(reeds,)), reeds)
+
+
+def test_a_cut_brings_the_cuts_before_it_along(two_cards: CutList) -> None:
+    """One cannot cut a part that is not there yet."""
+    sheet = two_cards.sheets[0]
+    last = sheet.steps[-1]
+    ticked = progress.tick(sheet, (), last.key, True)
+    assert sheet.steps[0].key in ticked and last.key in ticked
+
+
+def test_a_cut_taken_back_takes_what_hangs_on_it_back(two_cards: CutList) -> None:
+    """If the first cut was not made, none was."""
+    sheet = two_cards.sheets[0]
+    ticked = progress.tick(sheet, {s.key for s in sheet.steps}, sheet.steps[0].key, False)
+    assert ticked == frozenset()
+
+
+def test_pieces_are_done_when_their_cut_is_made(two_cards: CutList) -> None:
+    """And what is left are the other parts, large enough to keep."""
+    sheet = two_cards.sheets[0]
+    everything = {s.key for s in sheet.steps}
+    assert progress.done(sheet, ()) == []
+    assert len(progress.done(sheet, everything)) == 2
+    area = sum(r.area for r in progress.rests(sheet, everything))
+    assert area == inches(12).units ** 2 - 2 * inches(4).units * inches(6).units
+
+
+def test_a_begun_sheet_leaves_the_shelf_and_its_rests_come_back(two_cards: CutList) -> None:
+    """The next page sees one sheet less and the scraps of it, of the same paper."""
+    sheet = two_cards.sheets[0]
+    after = progress.after(Shelf.of([paper("reeds", 1)]), two_cards, {s.key for s in sheet.steps})
+    assert after.papers["reeds"].count == 0
+    assert len(after.sources("reeds")) > 1
+    assert progress.after(Shelf.of([paper("reeds", 1)]), two_cards, ()).papers["reeds"].count == 1
+
+
+def test_what_the_page_wants_now_is_compared_with_the_list(two_cards: CutList) -> None:
+    """A panel that grew is new; the one of its old size is wanted no more."""
+    reeds = paper("reeds", 1)
+    pieces = pieces_of(panel("a", "4", "6", "reeds"), panel("b", "5", "6", "reeds"), papers=(reeds,))
+    new, gone = progress.changes(list(pieces), two_cards)
+    assert [p.part for p in new] == ["b"] and [p.name for p in gone] == ["b"]
+
+
+# ---- what it costs ---------------------------------------------------------------------------------
+
+
+def test_a_page_says_what_it_opens_and_what_is_left() -> None:
+    """A base and a mat: two sheets of two papers, one of each left."""
+    papers = (paper("cream"), paper("ink"))
+    photo = PhotoPart("p", Print(), (mat("1/8", "ink"),))
+    pieces = pieces_of(Base("b", "left", PaperChoice("cream")), photo, papers=papers)
+    shelf = Shelf.of(list(papers))
+    found = cost(plan_cuts(demand(pieces, shelf), 20_000), pieces, shelf, Ruler())
+    assert (found.pieces, found.prints, found.opened) == (2, 1, 2)
+    assert [(p.name, p.opened, p.left) for p in found.papers] == [("Cream", 1, 1), ("Ink", 1, 1)]
+    ink = found.papers[1].largest_rest
+    assert ink is not None and size(ink.width, ink.height) == "7 3/4 × 12"
+
+
+def test_a_mat_larger_than_its_sheet_is_lacking_with_the_reason() -> None:
+    """Told with its size, the sheets there are, and why."""
+    ink = paper("ink")
+    photo = PhotoPart("p", Print(None, inches(12), inches(12)), (mat("1/4", "ink"),))
+    pieces = pieces_of(photo, papers=(ink,))
+    plan = plan_cuts(demand(pieces, Shelf.of([ink])), 1_000)
+    assert [one.sentence for one in lacking(plan, pieces, Shelf.of([ink]), Ruler())] == [
+        "Mat of photo, 12 1/2 × 12 1/2, cannot be cut from Ink (2 of 12 × 12): "
+        "it is larger than every sheet it may come from."
+    ]

@@ -1,0 +1,41 @@
+"""Things on the table that the core's tests share."""
+
+from __future__ import annotations
+
+from ulna.core.geometry import Borders
+from ulna.core.measure import Length, Ruler, inches, parse
+from ulna.core.page_formats import PageFormat, of_kind
+from ulna.core.parts.mats import Mat
+from ulna.core.pieces import Ground, PaperChoice, Photo
+from ulna.core.shelf import Direction, Edge, Form, Paper, Shelf, Side, Strip
+
+
+def paper(id: str, count: int = 2, strip: str = "", pattern: str = "plain", size: str = "12") -> Paper:
+    """A square sheet with both sides alike; stripes and houses have the direction that is usual for them."""
+    direction = {"stripe": Direction.TWO_WAY, "houses": Direction.ONE_WAY}.get(pattern, Direction.NONE)
+    side = Side(pattern, ("#ffffff", "#335544"), direction=direction)
+    band = Strip(Edge.BOTTOM, parse(strip)) if strip else None
+    return Paper(id, id.title(), parse(size), parse(size), count, a=side, b=side, strip=band)
+
+
+def scrap(id: str, of: str, width: str, height: str) -> Paper:
+    return Paper(id, f"rest of {of}", parse(width), parse(height), 1, form=Form.SCRAP, scrap_of=of)
+
+
+def ground(format: PageFormat | None = None, *papers: Paper, photos: dict[str, Photo] | None = None) -> Ground:
+    return Ground(format or of_kind("12x12"), Shelf.of(list(papers)), photos or {}, Ruler())
+
+
+def mat(border: str, paper: str | None = None, gutted: bool = False) -> Mat:
+    return Mat(Borders.even(parse(border)), PaperChoice(paper), gutted)
+
+
+def size(width: Length, height: Length) -> str:
+    """Width and height as people say them."""
+    say = Ruler().say
+    return f"{say(width)} × {say(height)}"
+
+
+HERON = Photo("heron", "Heron", (1200, 1800))
+LOCK = Photo("lock", "Lock", (1800, 1200))
+TWELVE = inches(12)
