@@ -32,7 +32,10 @@ class Problem(BaseModel):
 
 
 REFUSALS: dict[int | str, dict[str, Any]] = {
-    "4XX": {"model": Problem, "description": "404 not there, 409 changed elsewhere or no such step, 422 a wrong field."},
+    "4XX": {
+        "model": Problem,
+        "description": "404 not there, 409 changed elsewhere or no such step, 422 a wrong field.",
+    },
 }
 
 

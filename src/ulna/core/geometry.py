@@ -96,9 +96,13 @@ def perspective(corners: list[tuple[float, float]], width: float, height: float)
 
         X = (ax + by + c) / (gx + hy + 1),  Y = (dx + ey + f) / (gx + hy + 1)
 
-    `corners` are the rectangle's corners in the photograph, top left first, clockwise. Raises `ValueError` when
-    three of them lie on a line.
+    `corners` are the rectangle's corners in the photograph, top left first, clockwise. Raises `ValueError` where
+    they are not the corners of a sheet seen from above.
     """
+    for k in range(4):
+        (x0, y0), (x1, y1), (x2, y2) = (corners[(k + n) % 4] for n in range(3))
+        if (x1 - x0) * (y2 - y1) - (y1 - y0) * (x2 - x1) < 1:
+            raise ValueError("the corners lie on one line, or not in their order round the sheet")
     flat = [(0.0, 0.0), (width, 0.0), (width, height), (0.0, height)]
     rows: list[list[float]] = []
     for (x, y), (u, v) in zip(flat, corners, strict=True):
@@ -107,8 +111,6 @@ def perspective(corners: list[tuple[float, float]], width: float, height: float)
     for i in range(8):
         pivot = max(range(i, 8), key=lambda r: abs(rows[r][i]))
         rows[i], rows[pivot] = rows[pivot], rows[i]
-        if abs(rows[i][i]) < 1e-9:
-            raise ValueError("three of the corners lie on one line")
         rows[i] = [value / rows[i][i] for value in rows[i]]
         for r in range(8):
             if r != i:

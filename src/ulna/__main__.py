@@ -1,0 +1,5 @@
+"""`python -m ulna` is the command `ulna`."""
+
+from ulna.cli import main
+
+main()

@@ -1,0 +1,65 @@
+"""Pages and kits as JSON: what goes out comes back alike, what is wrong is named."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+from pydantic import ValidationError
+
+from ulna.core.page import PagePlan
+from ulna.demo import kits, pages
+from ulna.demo.scenes import SCENES
+from ulna.formats import kit, recipe
+
+PHOTOS = {scene.name: f"photo-{k}" for k, scene in enumerate(SCENES)}
+
+
+@pytest.mark.parametrize(
+    "plan", [pages.locks(PHOTOS), pages.engine(PHOTOS), pages.market(PHOTOS)], ids=lambda p: p.name
+)
+def test_a_page_goes_out_and_comes_back_alike(plan: PagePlan) -> None:
+    """Every value of every part."""
+    assert recipe.read(recipe.write(plan)) == plan
+
+
+@pytest.mark.parametrize("one", [kits.towpath(), kits.wharf(), kits.stash(), kits.scraps()], ids=lambda k: k.name)
+def test_a_kit_goes_out_and_comes_back_alike(one: kit.Kit) -> None:
+    """Papers with both sides, and things."""
+    assert kit.read(kit.write(one)) == kit.read(kit.write(kit.read(kit.write(one))))
+    assert [p.value() for p in kit.read(kit.write(one)).papers] == [
+        kit.Paper.model_validate(p.model_dump()).value() for p in one.papers
+    ]
+
+
+def test_lengths_are_text_that_a_person_can_read() -> None:
+    """Not units, not floats."""
+    page = json.loads(recipe.write(pages.locks(PHOTOS)))["page"]
+    assert page["format"]["width"] == "12 in"
+    assert page["parts"][2]["trim"] == "3/8 in"
+
+
+@pytest.mark.parametrize(
+    ("field", "value", "message"),
+    [
+        ("width", "0 in", "nothing at all; write at least 1 in"),
+        ("width", "-3 in", "less than nothing; write 1 in or more"),
+        ("width", "1000000 mm", "longer than can be used; write at most 120 in"),
+        ("width", 12, "a length is a text"),
+        ("pages", 3, "less than or equal to 2"),
+        ("kind", "A7", "Input should be"),
+        ("colour", "red", "Extra inputs are not permitted"),
+    ],
+)
+def test_a_wrong_field_is_named(field: str, value: object, message: str) -> None:
+    """A page of nothing, of less, of a kilometre; and fields that do not exist."""
+    document = json.loads(recipe.write(PagePlan("x")))
+    document["page"]["format"][field] = value
+    with pytest.raises(ValidationError) as refused:
+        recipe.read(json.dumps(document))
+    assert message in str(refused.value) and field in str(refused.value)
+
+
+def test_both_documents_publish_their_schema() -> None:
+    """So that other programs can write them."""
+    assert recipe.schema()["properties"]["page"] and kit.schema()["properties"]["kit"]

@@ -1,0 +1,144 @@
+"""Kits as CSV: what comes in is right or told, what goes out comes back alike."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from itertools import count
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from ulna.core.errors import FieldError
+from ulna.core.measure import Length, Unit, inches, mm
+from ulna.core.patterns import PATTERNS
+from ulna.core.shelf import Direction, Edge, Form, Paper, Side, Stock, Strip, Thing, ThingKind
+from ulna.formats import kit_csv
+
+
+def read(text: str | bytes, unit: Unit = Unit.INCH) -> kit_csv.Rows:
+    numbers = count()
+    data = text.encode() if isinstance(text, str) else text
+    return kit_csv.read(data, unit, lambda: f"id{next(numbers)}")
+
+
+def test_the_template_can_be_read() -> None:
+    """What is offered to fill in is itself right."""
+    rows = read(kit_csv.template())
+    assert [p.name for p in rows.papers] == ["Reed Bed", "Slate", "Rest of last month"]
+    assert [t.name for t in rows.things] == ["Alphabet, small"]
+    assert rows.wrong == ()
+    assert rows.papers[0].strip == Strip(Edge.BOTTOM, inches(0, 1, 2))
+
+
+def test_a_name_alone_is_enough() -> None:
+    """The rest is what is usual: one sheet of 12 × 12, patterned, plain on both sides."""
+    assert read("name\nReeds\n").papers[0] == Paper(
+        "id0", "Reeds", inches(12), inches(12), a=_plain(), b=_plain(), stock=Stock.PATTERNED
+    )
+
+
+def _plain() -> Side:
+    return Side("plain", ("#ffffff",), 0, Direction.NONE, inches(1))
+
+
+@pytest.mark.parametrize("separator", [",", ";", "\t"])
+def test_spreadsheets_separate_in_their_own_way(separator: str) -> None:
+    """Comma, semicolon or tab; spaces around cells do not count."""
+    row = (
+        separator.join(("name", "width", "Height")) + "\n" + separator.join((" Reeds ", " 8 1/2 ", "11 in")) + "\n"
+    )
+    assert [(p.name, p.width, p.height) for p in read(row).papers] == [("Reeds", inches(8, 1, 2), inches(11))]
+
+
+def test_lengths_without_a_unit_are_in_the_households() -> None:
+    """210 is 210 mm where people measure so."""
+    assert read("name,width\nA5,210\n", Unit.MM).papers[0].width == mm(210)
+
+
+def test_colours_have_names_too() -> None:
+    """Nobody needs to know #000080."""
+    assert read("name,a colours\nx,navy #ff0000\n").papers[0].a.colours == ("#000080", "#ff0000")
+
+
+def test_wrong_cells_are_told_by_line_column_and_reason_and_the_rest_comes_in() -> None:
+    """The heading is line 1; every wrong cell of a row is named, not only the first."""
+    rows = read("name,width,count,a pattern\nA,5 ft,1,\nB,12,1,dot\n,12,many,zebra\n")
+    assert [p.name for p in rows.papers] == ["B"]
+    assert {(w.line, w.field, w.read) for w in rows.wrong} == {
+        (2, "width", "5 ft"),
+        (4, "name", ""),
+        (4, "count", "many"),
+        (4, "a pattern", "zebra"),
+    }
+    assert rows.wrong[0].reason == "feet are not read; write the inches, for example 12 in"
+
+
+@pytest.mark.parametrize(
+    ("data", "sentence"),
+    [
+        (b"", "file: nothing is in it; download the template to see what it takes"),
+        (
+            b"width\n12\n",
+            "column “name”: missing in the first line, read 'width'; the template has all the columns",
+        ),
+        (b"name,shade\nA,b\n", "column “shade”: not one that is known; the template has all the columns"),
+        (b"name,name\nA,b\n", "column “name”: there twice; keep one of them"),
+        ("name\nCafé\n".encode("latin-1"), "file: line 2 is not in UTF-8; save it again as “CSV UTF-8”"),
+        (b"\x89PNG\r\n\x1a\n\x00", "file: line 1 is not in UTF-8; save it again as “CSV UTF-8”"),
+        (b"name\n" + b"x\n" * 100_000, "file: more than 2000 rows; bring it in as several files"),
+        (b"x" * 4_000_001, "file: larger than 4 MB; bring it in as several files"),
+        (b"name\x00\nA\n", "file: this is no text; choose a CSV file"),
+    ],
+)
+def test_a_file_that_cannot_be_taken_says_why(data: bytes, sentence: str) -> None:
+    """Wrong encoding, missing column, a hundred thousand rows: nothing comes in, and it is plain what to do."""
+    with pytest.raises(FieldError) as refused:
+        read(data)
+    assert refused.value.sentence == sentence
+
+
+def test_a_cell_that_looks_like_a_formula_is_made_harmless() -> None:
+    """A spreadsheet would run =1+1; the space before it is gone again when the file comes back."""
+    paper = replace(_paper("=1+1"), count=3)
+    text = kit_csv.write([paper], [])
+    assert "\n =1+1," in text.replace("\r", "")
+    assert read(text).papers[0].name == "=1+1"
+
+
+def _paper(name: str) -> Paper:
+    return Paper("id0", name, inches(12), inches(12), a=_plain(), b=_plain())
+
+
+names = st.text(st.characters(blacklist_categories=("C", "Z")), min_size=1, max_size=30)
+colours = st.lists(st.integers(0, 0xFFFFFF).map(lambda n: f"#{n:06x}"), min_size=1, max_size=5).map(tuple)
+sizes = st.integers(2, 384).map(lambda n: inches(0, n, 32)) | st.integers(2, 900).map(mm)
+sides = st.builds(
+    Side, st.sampled_from(sorted(PATTERNS)), colours, st.integers(0, 3), st.sampled_from(Direction), sizes
+)
+papers = st.builds(
+    Paper,
+    st.just("id0"),
+    names,
+    sizes,
+    sizes,
+    st.integers(0, 10_000),
+    st.sampled_from(Stock),
+    st.sampled_from(Form),
+    sides,
+    sides,
+    st.none(),
+)
+
+
+@given(papers)
+def test_a_paper_goes_out_and_comes_back_alike(paper: Paper) -> None:
+    """Whatever it is called and however it looks."""
+    rows = read(kit_csv.write([paper], []))
+    assert rows.wrong == () and rows.papers == (paper,)
+
+
+def test_things_go_out_and_come_back_alike() -> None:
+    """With their length, where they have one."""
+    tape = Thing("id0", "Ledger tape", ThingKind.TAPE, 2, Length(360 * 1_000_000), "nearly new")
+    assert read(kit_csv.write([], [tape])).things == (tape,)

@@ -1,0 +1,81 @@
+"""The house itself: who imports whom, nothing stale, nothing that points outside."""
+
+from __future__ import annotations
+
+import json
+import re
+import subprocess
+from pathlib import Path
+
+import pytest
+
+from ulna.api.describe import document
+
+ROOT = Path(__file__).parent.parent
+TEXT = {".py", ".ts", ".tsx", ".md", ".toml", ".json", ".css", ".html", ".lock", ""}
+
+
+def tracked() -> list[Path]:
+    listed = subprocess.run(["git", "ls-files", "-z"], cwd=ROOT, capture_output=True, text=True, check=True).stdout
+    return [ROOT / name for name in listed.split("\0") if name]
+
+
+def test_nothing_imports_what_stands_above_it() -> None:
+    """The contracts of pyproject.toml: the core knows nothing of the rest, only the store knows SQL."""
+    done = subprocess.run([ROOT / ".venv/bin/lint-imports"], cwd=ROOT, capture_output=True, text=True)
+    assert done.returncode == 0, done.stdout
+
+
+def test_the_interfaces_types_are_those_of_the_server(tmp_path: Path) -> None:
+    """frontend/src/api/schema.d.ts is generated; run `make types` where this fails."""
+    (tmp_path / "openapi.json").write_text(document())
+    made = tmp_path / "schema.d.ts"
+    tool = ROOT / "frontend/node_modules/.bin/openapi-typescript"
+    subprocess.run([tool, tmp_path / "openapi.json", "-o", made], check=True, capture_output=True)
+    assert made.read_text() == (ROOT / "frontend/src/api/schema.d.ts").read_text()
+
+
+def test_lock_files_name_no_host() -> None:
+    """Where packages come from is the machine's business."""
+    assert "http" not in re.sub(r'"(url|funding|homepage)": "[^"]*"', "", _npm_addresses())
+    assert "://" not in (ROOT / "requirements.lock").read_text()
+
+
+def _npm_addresses() -> str:
+    lock = json.loads((ROOT / "frontend/package-lock.json").read_text())
+    return json.dumps([package.get("resolved", "") for package in lock["packages"].values()])
+
+
+@pytest.mark.parametrize("file", ["docs/architecture.md", "README.md"])
+def test_the_paths_that_documents_name_exist(file: str) -> None:
+    """A document that leads nowhere is worse than none."""
+    text = (ROOT / file).read_text()
+    named = re.findall(r"`((?:src|tests|frontend|docs|bench)/[\w./-]+)`", text)
+    named += re.findall(r"\]\(((?!http|#)[^)]+)\)", text)
+    here = (ROOT / file).parent
+    assert named and all((ROOT / p).exists() or (here / p).exists() for p in named), named
+
+
+def test_every_command_is_documented() -> None:
+    """docs/commands.md has a heading for each."""
+    from ulna.cli import app
+
+    text = (ROOT / "docs/commands.md").read_text()
+    names = [c.name or (c.callback.__name__ if c.callback else "") for c in app.registered_commands]
+    assert all(f"## ulna {name}" in text for name in names)
+
+
+def test_every_column_of_a_kits_csv_is_documented() -> None:
+    """docs/kits-as-csv.md says what each takes."""
+    from ulna.formats.kit_csv import COLUMNS
+
+    text = (ROOT / "docs/kits-as-csv.md").read_text()
+    assert all(f"| {column} |" in text for column in COLUMNS)
+
+
+def test_no_path_of_one_machine_stands_in_any_file() -> None:
+    """The project stands alone."""
+    wrong = re.compile(r"/(?:home|root|work|tmp)/[a-z]")
+    for path in tracked():
+        if path.suffix in TEXT and path.name != "test_house.py":
+            assert not wrong.search(path.read_text(errors="ignore")), path
