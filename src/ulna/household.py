@@ -259,9 +259,9 @@ class Household:
         self._keep_cutting(page, version, CutList((*begun, *rekeyed)), now.ticked, "planned again")
 
     def _keep_cutting(self, page: str, version: int, cuts: CutList, ticked: frozenset[str], what: str) -> None:
-        body = Cutting(cuts=cuts_format.CutList.from_value(cuts), ticked=sorted(ticked)).model_dump(mode="json")
-        id = f"cutting-{page}"
-        if version == 0:
-            self.library.add("cutting", body, what, id=id)
-        else:
-            self.library.write("cutting", id, version, body, what)
+        listed, id = cuts_format.CutList.from_value(cuts), f"cutting-{page}"
+        if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
+            body = Cutting(cuts=listed).model_dump(mode="json")
+            version = self.library.add("cutting", body, "took the list up", id=id).version
+        body = Cutting(cuts=listed, ticked=sorted(ticked)).model_dump(mode="json")
+        self.library.write("cutting", id, version, body, what)

@@ -38,6 +38,8 @@ class Lacking:
 
 @dataclass(frozen=True, slots=True)
 class Cost:
+    """Pieces to cut from paper (halves at the gutter count), prints (a cut one is one), whole sheets opened."""
+
     pieces: int
     prints: int
     opened: int
@@ -54,9 +56,10 @@ def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> 
         if piece.choice.paper in shelf.papers:
             used.setdefault(piece.choice.paper or "", []).append(piece.id)
     papers = tuple(_paper_cost(id, len(used[id]), plan, shelf) for id in shelf.papers if id in used)
+    prints = [p for p in by_id.values() if p.role == "print" and p.half != "right"]
     return Cost(
         len(paper_pieces),
-        len(by_id) - len(paper_pieces),
+        len(prints),
         plan.whole_sheets_used,
         papers,
         lacking(plan, by_id.values(), shelf, ruler),

@@ -6,7 +6,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { client, Refused, type Schemas, take } from "../../api/client";
+import { client, Refused, type Schemas, take, Unreachable } from "../../api/client";
 import type { Saving } from "../../api/desk";
 import { type CuttingOut, cuttingQuery, pagesQuery, useShelf } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
@@ -54,7 +54,12 @@ interface BenchProps {
 
 type Act = (version: number) => Promise<CuttingOut>;
 
-/** Steps of cutting are sent one after another; each carries the version that the one before gave. */
+const AGAIN = 1500;
+
+/**
+ * Steps of cutting show at once and are sent one after another; each carries the version that the one before gave.
+ * Where nothing answers they wait and are sent again.
+ */
 function useCutting(id: string) {
   const queries = useQueryClient();
   const { data } = useQuery(cuttingQuery(id));
@@ -62,30 +67,34 @@ function useCutting(id: string) {
   const [saving, setSaving] = useState<Saving>("saved");
   const [problem, setProblem] = useState<string | null>(null);
   const queue = useRef<Promise<void>>(Promise.resolve());
+  const key = cuttingQuery(id).queryKey;
+
+  async function send(run: Act): Promise<void> {
+    try {
+      queries.setQueryData(key, await run(queries.getQueryData(key)?.version ?? 0));
+      setSaving("saved");
+      setProblem(null);
+    } catch (error) {
+      if (error instanceof Unreachable) {
+        setSaving("waiting");
+        setProblem(error.message);
+        await new Promise((resolve) => setTimeout(resolve, AGAIN));
+        return send(run);
+      }
+      const elsewhere = error instanceof Refused && error.problem.code === "changed";
+      say(
+        elsewhere ? "The list was ticked in another window; this is how it stands now" : (error as Error).message,
+      );
+      setSaving("saved");
+      await queries.invalidateQueries({ queryKey: key });
+    }
+    void queries.invalidateQueries({ queryKey: ["pages"] });
+    void queries.invalidateQueries({ queryKey: ["cost"] });
+  }
 
   function act(run: Act): void {
     setSaving("saving");
-    queue.current = queue.current.then(async () => {
-      const now = queries.getQueryData(cuttingQuery(id).queryKey);
-      try {
-        const answer = await run(now?.version ?? 0);
-        queries.setQueryData(cuttingQuery(id).queryKey, answer);
-        void queries.invalidateQueries({ queryKey: ["pages"] });
-        void queries.invalidateQueries({ queryKey: ["cost"] });
-        setSaving("saved");
-        setProblem(null);
-      } catch (error) {
-        if (error instanceof Refused && error.status === 409) {
-          await queries.invalidateQueries({ queryKey: ["cutting", id] });
-          say("The list was ticked in another window; this is how it stands now");
-          setSaving("saved");
-        } else {
-          setSaving(error instanceof Refused ? "refused" : "waiting");
-          setProblem((error as Error).message);
-          say(`Not ticked: ${(error as Error).message}. Tick it again when Ulna answers.`);
-        }
-      }
-    });
+    queue.current = queue.current.then(() => send(run));
   }
 
   const at = { params: { path: { id } } };
@@ -102,10 +111,18 @@ function useCutting(id: string) {
   useInFrame(data ? desk : null, data ? { undo: data.undo, redo: data.redo, saving, problem } : null);
   return {
     data,
-    tick: (key: string, on: boolean) =>
-      act((version) => take(client.POST("/api/pages/{id}/cutting/tick", { ...at, body: { key, on, version } }))),
+    tick: (step: string, on: boolean) => {
+      queries.setQueryData(key, (now) => now && { ...now, ticked: ticked(now.ticked, step, on) });
+      act((version) =>
+        take(client.POST("/api/pages/{id}/cutting/tick", { ...at, body: { key: step, on, version } })),
+      );
+    },
     again: () => act((version) => take(client.POST("/api/pages/{id}/cutting/again", { ...at, body: { version } }))),
   };
+}
+
+function ticked(before: string[], step: string, on: boolean): string[] {
+  return on ? [...before, step] : before.filter((key) => key !== step);
 }
 
 function CutBench({ id, pages, onPage }: BenchProps) {

@@ -1,0 +1,91 @@
+"""A household of one's own for each test, served on a free port, and the real Chromium to use it with."""
+
+from __future__ import annotations
+
+import threading
+import time
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import pytest
+import uvicorn
+from playwright.sync_api import Browser, ConsoleMessage, Page, sync_playwright
+
+from ulna.api.app import WEB, create_app
+
+CHROMIUM = ("/usr/bin/chromium", "/usr/bin/chromium-browser")
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+         "--disable-component-update", "--disable-sync"]  # fmt: skip
+
+
+class Server:
+    """The application in a thread. It can be stopped and started again on the same port."""
+
+    def __init__(self, home: Path) -> None:
+        self.home, self.port = home, 0
+        self.start()
+
+    def start(self) -> None:
+        config = uvicorn.Config(create_app(self.home), host="127.0.0.1", port=self.port, log_level="error")
+        self.server = uvicorn.Server(config)
+        self.thread = threading.Thread(target=self.server.run, daemon=True)
+        self.thread.start()
+        end = time.monotonic() + 30
+        while not self.server.started and time.monotonic() < end:
+            time.sleep(0.02)
+        self.port = self.server.servers[0].sockets[0].getsockname()[1]
+
+    def stop(self) -> None:
+        self.server.should_exit = True
+        self.thread.join(timeout=20)
+
+    @property
+    def address(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+
+@pytest.fixture
+def server(tmp_path: Path) -> Iterator[Server]:
+    assert (WEB / "index.html").is_file(), "the interface is not built: make test builds it"
+    running = Server(tmp_path / "home")
+    yield running
+    running.stop()
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    found = next((path for path in CHROMIUM if Path(path).exists()), None)
+    assert found, "Chromium is missing: sudo apt-get install -y chromium"
+    with sync_playwright() as playwright:
+        running = playwright.chromium.launch(executable_path=found, headless=True, args=FLAGS)
+        yield running
+        running.close()
+
+
+@pytest.fixture
+def open_window(browser: Browser, server: Server) -> Iterator[Callable[..., Page]]:
+    """Opens a window of 1280 × 800, or of another size; any error in its console fails the test."""
+    contexts, problems = [], list[str]()
+
+    def listen(message: ConsoleMessage) -> None:
+        if message.type == "error" and "Failed to load resource" not in message.text:
+            problems.append(message.text)
+
+    def window(width: int = 1280, height: int = 800) -> Page:
+        context = browser.new_context(viewport={"width": width, "height": height}, base_url=server.address)
+        contexts.append(context)
+        page = context.new_page()
+        page.set_default_timeout(15_000)
+        page.on("console", listen)
+        page.on("pageerror", lambda error: problems.append(str(error)))
+        return page
+
+    yield window
+    for context in contexts:
+        context.close()
+    assert problems == []
+
+
+@pytest.fixture
+def page(open_window: Callable[..., Page]) -> Page:
+    return open_window()

@@ -1,0 +1,88 @@
+"""What a person does, in the words of the interface."""
+
+from __future__ import annotations
+
+import io
+from pathlib import Path
+
+from PIL import Image, ImageDraw
+from playwright.sync_api import Locator, Page, expect
+
+KIT = """name,kind,width,height,count,stock,strip edge,strip depth,a pattern,a colours
+Cream,sheet,12,12,4,card stock,,,plain,#f6efe0
+Reeds,sheet,12,12,2,patterned,bottom,1/2,leaf,#eef1e4 #6f8a5c
+Ink,sheet,30.48 cm,12,3,card stock,,,plain,#2b3138
+"""
+
+
+def jpeg(folder: Path, name: str, width: int, height: int) -> Path:
+    """A picture of a hill, as a camera would write it."""
+    image = Image.new("RGB", (width, height), "#9cc3d8")
+    ImageDraw.Draw(image).polygon([(0, height), (width // 2, height // 3), (width, height)], fill="#4f6b3c")
+    out = io.BytesIO()
+    image.save(out, "JPEG")
+    file = folder / name
+    file.write_bytes(out.getvalue())
+    return file
+
+
+def unpack_csv(page: Page, folder: Path, text: str = KIT) -> None:
+    """From an empty household: brings a kit in from a CSV file."""
+    file = folder / "towpath.csv"
+    file.write_text(text)
+    page.goto("/")
+    page.get_by_label("A kit as CSV or JSON").set_input_files(file)
+    page.get_by_role("button", name="in as a kit").click()
+    expect(page.get_by_label("Name of the kit")).to_have_value("towpath")
+
+
+def add_photos(page: Page, *files: Path) -> None:
+    page.goto("/photos")
+    page.get_by_label("Photos", exact=True).set_input_files(list(files))
+    expect(page.get_by_role("listitem")).to_have_count(len(files))
+
+
+def begin_page(page: Page, many: str = "double") -> None:
+    page.goto("/page")
+    page.get_by_label("Single or double").select_option(label=many)
+    page.get_by_role("button", name="Begin a page").click()
+    expect(page.get_by_label("The page at scale")).to_be_visible()
+
+
+def add_photo_parts(page: Page, names: list[str], how: str) -> None:
+    """Adds photos from the chooser, each on its own mat or together on one."""
+    page.get_by_role("button", name="Photos").click()
+    for name in names:
+        page.get_by_role("dialog").get_by_role("button", name=name).click()
+    page.get_by_role("button", name=how).click()
+
+
+def row(page: Page, words: str) -> Locator:
+    """The line of the recipe that says this, or holds these values while it is chosen."""
+    return page.get_by_role("list", name="Recipe").get_by_role("listitem").filter(has_text=words)
+
+
+def choose_paper(page: Page, label: str, words: str) -> None:
+    """Types a paper's name and takes the first that matches."""
+    field = page.get_by_label(label, exact=True)
+    field.click()
+    field.fill(words)
+    page.get_by_role("listbox").get_by_role("option").first.click()
+
+
+def put(page: Page, label: str, value: str) -> None:
+    """Types into a length field and leaves it."""
+    field = page.get_by_label(label, exact=True)
+    field.fill(value)
+    field.press("Enter")
+
+
+def saved(page: Page) -> None:
+    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+
+
+def figures(page: Page) -> list[str]:
+    """What the cut list says to set, in order."""
+    return [
+        text.strip() for text in page.get_by_role("region", name="Cuts").get_by_role("listitem").all_inner_texts()
+    ]
