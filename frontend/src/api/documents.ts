@@ -151,3 +151,8 @@ export function useShelf(): ShelfPaper[] {
 export function usePhotos(): PhotoOut[] {
   return useQuery(photosQuery).data ?? [];
 }
+
+/** The unit in which the household measures. */
+export function useUnit(): "in" | "mm" {
+  return useQuery(settingsQuery).data?.settings.unit ?? "in";
+}

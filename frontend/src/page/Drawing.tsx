@@ -69,7 +69,8 @@ export function Drawing(props: Props) {
     event.stopPropagation();
     onChoose(part);
     const found = page.parts.find((p) => p.id === part);
-    if (!found?.box || found.sentence.startsWith("Base")) return;
+    const isBase = page.pieces.some((piece) => piece.part === part && piece.role === "base");
+    if (!found?.box || isBase) return;
     grabbed.current = { part, start: box(found.box), at: pointOn(svg.current, event), moved: false };
     event.currentTarget.setPointerCapture(event.pointerId);
   }
@@ -309,7 +310,7 @@ function Measured({
           g && (
             <Figure
               key={g.why + g.says}
-              x={k === 0 ? inches(g.line) : width / 2}
+              x={k === 0 ? inches(g.line) : width - 70 * pixel}
               y={k === 0 ? height - 16 * pixel : inches(g.line)}
               says={g.says}
               pixel={pixel}

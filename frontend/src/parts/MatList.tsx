@@ -1,11 +1,13 @@
 /** A stack of mats, the inner one first: borders, paper, gutted or solid. */
+
 import Button from "@mui/material/Button";
+import { useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
-import { type Mat, newMat } from "./kinds";
+import { type Mat, newMat, USUAL } from "./kinds";
 import { Sentence } from "./Sentence";
 
 interface Props {
@@ -16,6 +18,7 @@ interface Props {
 const SIDES = ["left", "top", "right", "bottom"] as const;
 
 export function MatList({ mats, onChange }: Props) {
+  const unit = useUnit();
   const replace = (k: number, mat: Mat) => mats.map((old, n) => (n === k ? mat : old));
   return (
     <>
@@ -39,7 +42,7 @@ export function MatList({ mats, onChange }: Props) {
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() => onChange("added a mat", [...mats, newMat(mats.length ? "1/8 in" : "1/4 in")])}
+        onClick={() => onChange("added a mat", [...mats, newMat(unit, mats.length ? "narrow" : "border")])}
       >
         {mats.length ? "Another mat under it" : "Mat under it"}
       </Button>
@@ -65,6 +68,7 @@ interface OneProps {
 
 function OneMat({ mat, number, last, onChange, onRemove, onOutward }: OneProps) {
   const b = mat.borders;
+  const usual = USUAL[useUnit()];
   const even = SIDES.every((side) => b[side] === b.left);
   const name = `Mat ${number}`;
   return (
@@ -117,7 +121,7 @@ function OneMat({ mat, number, last, onChange, onRemove, onOutward }: OneProps) 
               borders:
                 way === "even"
                   ? { left: b.left, top: b.left, right: b.left, bottom: b.left }
-                  : { ...b, bottom: b.bottom === "1/4 in" ? "1/2 in" : "1/4 in" },
+                  : { ...b, bottom: b.bottom === usual.wide ? usual.border : usual.wide },
             })
           }
         />

@@ -1,13 +1,15 @@
+import { useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
-import type { PanelPart, PartProps } from "./kinds";
+import { type PanelPart, type PartProps, USUAL } from "./kinds";
 import { PlaceFields } from "./PlaceFields";
 import { Sentence } from "./Sentence";
 import { TurnedChoice } from "./TurnedChoice";
 
 export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
+  const usual = USUAL[useUnit()];
   return (
     <>
       <Sentence>
@@ -25,7 +27,7 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
             ["size", "of"],
           ]}
           onChange={(way) =>
-            onChange("changed a panel’s size", { ...part, trim: way === "trim" ? "1/4 in" : null })
+            onChange("changed a panel’s size", { ...part, trim: way === "trim" ? usual.border : null })
           }
         />
         {part.trim !== null ? (

@@ -88,7 +88,10 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
           ["own", "own size"],
           ...sizes.map(
             (s) =>
-              [`${s.width}|${s.height}`, `${bare(s.width)} × ${bare(s.height)}${way ? ` ${way}` : ""}`] as const,
+              [
+                `${s.width}|${s.height}`,
+                `${bare(s.width)} × ${bare(s.height)}${way && s.width !== s.height ? ` ${way}` : ""}`,
+              ] as const,
           ),
         ]}
         onChange={(key) => {

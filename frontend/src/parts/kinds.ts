@@ -23,15 +23,24 @@ export function newId(kind: string): string {
   return `${kind}-${Math.random().toString(36).slice(2, 10)}`;
 }
 
-const CENTRED = { across: { edge: "centre", by: "0 in" }, down: { edge: "centre", by: "0 in" } } as const;
-const LAP = "3/8 in";
+/** What is usual where nothing is said yet, on the marks of each unit. */
+export const USUAL = {
+  in: { border: "1/4 in", narrow: "1/8 in", wide: "1/2 in", lap: "3/8 in", width: "4 in", height: "6 in" },
+  mm: { border: "6 mm", narrow: "3 mm", wide: "12 mm", lap: "10 mm", width: "100 mm", height: "150 mm" },
+} as const;
+export type Unit = keyof typeof USUAL;
 
-export function newMat(border = "1/4 in"): Mat {
+const CENTRED = { across: { edge: "centre", by: "0 in" }, down: { edge: "centre", by: "0 in" } } as const;
+const NO_PAPER = { paper: null, side: "A", turned: false } as const;
+
+/** A mat of the usual width, or a narrow one that goes under another. */
+export function newMat(unit: Unit, width: "border" | "narrow" = "border"): Mat {
+  const border = USUAL[unit][width];
   return {
     borders: { left: border, top: border, right: border, bottom: border },
-    choice: { paper: null, side: "A", turned: false },
+    choice: NO_PAPER,
     gutted: false,
-    lap: LAP,
+    lap: USUAL[unit].lap,
   };
 }
 
@@ -41,36 +50,43 @@ export function printOf(photo: PhotoOut | undefined): Print {
 }
 
 export function newBase(on: "left" | "right"): BasePart {
-  return { kind: "base", id: newId("base"), on, choice: { paper: null, side: "A", turned: false } };
+  return { kind: "base", id: newId("base"), on, choice: NO_PAPER };
 }
 
-export function newPanel(on: PageSide): PanelPart {
+export function newPanel(unit: Unit, on: PageSide): PanelPart {
+  const { border, width, height, lap } = USUAL[unit];
   return {
     kind: "panel",
     id: newId("panel"),
     name: "panel",
-    trim: "1/4 in",
-    width: "4 in",
-    height: "6 in",
-    choice: { paper: null, side: "A", turned: false },
+    trim: border,
+    width,
+    height,
+    choice: NO_PAPER,
     gutted: false,
-    rim: LAP,
+    rim: lap,
     place: { on, ...CENTRED },
   };
 }
 
-export function newPhoto(on: PageSide, photo?: PhotoOut): PhotoPart {
-  return { kind: "photo", id: newId("photo"), print: printOf(photo), mats: [newMat()], place: { on, ...CENTRED } };
+export function newPhoto(unit: Unit, on: PageSide, photo?: PhotoOut): PhotoPart {
+  return {
+    kind: "photo",
+    id: newId("photo"),
+    print: printOf(photo),
+    mats: [newMat(unit)],
+    place: { on, ...CENTRED },
+  };
 }
 
-export function newJoint(on: PageSide, photos: (PhotoOut | undefined)[]): JointPart {
+export function newJoint(unit: Unit, on: PageSide, photos: (PhotoOut | undefined)[]): JointPart {
   return {
     kind: "joint",
     id: newId("joint"),
     prints: photos.map(printOf),
     along: "row",
-    gap: "1/8 in",
-    mats: [newMat()],
+    gap: USUAL[unit].narrow,
+    mats: [newMat(unit)],
     place: { on, ...CENTRED },
   };
 }

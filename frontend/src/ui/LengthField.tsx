@@ -4,10 +4,9 @@
  * What is typed is never rewritten while it is typed; it counts on leaving the field or Enter, Escape takes it back.
  */
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useId, useRef, useState } from "react";
 import { Unreachable } from "../api/client";
-import { settingsQuery } from "../api/documents";
+import { useUnit } from "../api/documents";
 import { type Range, readLength, useShown } from "../api/lengths";
 import { colours, figures } from "../app/theme";
 
@@ -23,17 +22,15 @@ interface Props {
 }
 
 const PAUSE = 150;
-const AGAIN = 1500;
 
 export function LengthField({ label, value, onCommit, range = "size", unit }: Props) {
   const shown = useShown(value);
-  const { data: settings } = useQuery(settingsQuery);
+  const household = useUnit();
   const [draft, setDraft] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const asked = useRef(0);
-  const leaving = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const errorId = useId();
-  const text = draft ?? (shown ? (shown.rounded ? `~ ${shown.shown}` : shown.shown) : "");
+  const text = draft ?? (shown ? (shown.rounded ? `~ ${shown.shown}` : shown.shown) : bare(value, household));
 
   useEffect(() => {
     if (draft === null) return;
@@ -49,10 +46,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     return () => clearTimeout(timer);
   }, [draft, range]);
 
-  useEffect(() => () => clearTimeout(leaving.current), []);
-
   async function commit(marks = 0): Promise<void> {
-    clearTimeout(leaving.current);
     if (draft === null && !marks) return;
     const typed = draft ?? value ?? "0";
     const turn = ++asked.current;
@@ -63,10 +57,10 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
       setWrong(null);
       if (read.length !== value) onCommit(read.length);
     } catch (error) {
-      if (error instanceof Unreachable) {
-        setDraft(typed);
-        setWrong("Ulna is not answering; this is kept and read as soon as it does");
-        leaving.current = setTimeout(() => void commit(marks), AGAIN);
+      if (error instanceof Unreachable && !marks && /\d/.test(typed)) {
+        // Nothing can read it now. It goes into the document as it was typed, which is kept until the server reads it.
+        setDraft(null);
+        onCommit(/[a-z"'″”]/i.test(typed) ? typed : `${typed.trim()} ${household}`);
       } else if (turn === asked.current) setWrong((error as Error).message);
     }
   }
@@ -78,7 +72,6 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     } else if (event.key === "Escape" && draft !== null) {
       event.stopPropagation();
       asked.current++;
-      clearTimeout(leaving.current);
       setDraft(null);
       setWrong(null);
     } else if (event.key === "ArrowUp" || event.key === "ArrowDown") {
@@ -100,14 +93,13 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
         autoComplete="off"
         spellCheck={false}
         value={text}
-        size={Math.max(4, text.length + 1)}
         onChange={(event: React.ChangeEvent<HTMLInputElement>) => setDraft(event.target.value)}
         onFocus={(event: React.FocusEvent<HTMLInputElement>) => event.target.select()}
         onBlur={() => void commit()}
         onKeyDown={onKeyDown}
-        sx={fieldStyle(wrong !== null)}
+        sx={{ ...fieldStyle(wrong !== null), width: `${Math.max(4.2, text.length + 1.6)}ch` }}
       />
-      {unit && <Box component="span">{settings?.settings.unit}</Box>}
+      {unit && <Box component="span">{household}</Box>}
       {wrong && (
         <Box component="span" role="alert" id={errorId} sx={complaint}>
           {wrong}
@@ -115,6 +107,11 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
       )}
     </Box>
   );
+}
+
+/** A length as documents hold it, until the server has said how it is shown. */
+function bare(value: string | null, household: string): string {
+  return (value ?? "").replace(new RegExp(` ${household}$`), "");
 }
 
 export function fieldStyle(wrong = false) {

@@ -211,11 +211,11 @@ def _market() -> str:
     w, h, dice = 2400, 1600, random.Random(4)
     out = [box(0, 0, w, 900, "url(#sky)")]
     for k, colour in enumerate(("#c9b79c", "#b98b6d", "#d8cbb2", "#a9927a", "#c4a183")):
-        x, tall = k * 490 - 30, 520 + 70 * (k % 3)
-        out.append(box(x, 900 - tall, 480, tall, colour))
-        out.append(path(f"M{x - 14} {900 - tall}L{x + 240} {900 - tall - 150}L{x + 494} {900 - tall}Z", "#6b5648"))
+        x, high = k * 490 - 30, 520 + 70 * (k % 3)
+        out.append(box(x, 900 - high, 480, high, colour))
+        out.append(path(f"M{x - 14} {900 - high}L{x + 240} {900 - high - 150}L{x + 494} {900 - high}Z", "#6b5648"))
         for n in range(6):
-            wx, wy = x + 60 + (n % 3) * 140, 900 - tall + 70 + (n // 3) * 190
+            wx, wy = x + 60 + (n % 3) * 140, 900 - high + 70 + (n // 3) * 190
             out.append(box(wx, wy, 76, 112, "#4c5f66"))
             out.append(line(f"M{wx + 38} {wy}v112M{wx} {wy + 52}h76", "#efe8da", 8))
     out.append(box(0, 880, w, 720, "url(#stones)"))

@@ -7,7 +7,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { Link } from "react-router";
-import { usePhotos } from "../../api/documents";
+import { usePhotos, useUnit } from "../../api/documents";
 import { colours } from "../../app/theme";
 import { newBase, newJoint, newPanel, newPhoto, type PageSide, type Part } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
@@ -19,6 +19,7 @@ interface Props {
 }
 
 export function AddMenu({ parts, pages, onAdd }: Props) {
+  const unit = useUnit();
   const [choosing, setChoosing] = useState(false);
   const bases = parts.filter((part) => part.kind === "base");
   const free = (["left", "right"] as const).slice(0, pages).find((on) => !bases.some((base) => base.on === on));
@@ -30,7 +31,7 @@ export function AddMenu({ parts, pages, onAdd }: Props) {
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() => onAdd("added a panel", newPanel("left"))}
+        onClick={() => onAdd("added a panel", newPanel(unit, "left"))}
       >
         Panel
       </Button>
@@ -49,19 +50,20 @@ export function AddMenu({ parts, pages, onAdd }: Props) {
 }
 
 function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClose: () => void }) {
+  const unit = useUnit();
   const photos = usePhotos();
   const [chosen, setChosen] = useState<string[]>([]);
   const on: PageSide = "left";
   const picked = chosen.map((id) => photos.find((photo) => photo.saved.id === id));
 
   function each(): void {
-    if (!picked.length) onAdd("added a photo", newPhoto(on));
-    for (const photo of picked) onAdd(`added ${photo?.photo.name ?? "a photo"}`, newPhoto(on, photo));
+    if (!picked.length) onAdd("added a photo", newPhoto(unit, on));
+    for (const photo of picked) onAdd(`added ${photo?.photo.name ?? "a photo"}`, newPhoto(unit, on, photo));
     onClose();
   }
 
   function together(): void {
-    onAdd("added photos on one mat", newJoint(on, picked.length ? picked : [undefined, undefined]));
+    onAdd("added photos on one mat", newJoint(unit, on, picked.length ? picked : [undefined, undefined]));
     onClose();
   }
 

@@ -1,0 +1,96 @@
+"""The photos bench: files dropped together, cropped and sized."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.deeds import add_photos, jpeg, put, saved
+from tests.formats.test_pictures import huge_png
+
+DROP = """async (files) => {
+  const data = new DataTransfer();
+  for (const [name, bytes] of files) data.items.add(new File([new Uint8Array(bytes)], name));
+  document.querySelector('main > *').dispatchEvent(new DragEvent('drop', {dataTransfer: data, bubbles: true}));
+}"""
+
+
+@pytest.fixture
+def heron(page: Page, tmp_path: Path) -> Page:
+    """One upright photo of 1200 × 1800 pixels."""
+    add_photos(page, jpeg(tmp_path, "heron.jpg", 1200, 1800))
+    return page
+
+
+def test_good_and_bad_files_dropped_together(page: Page, tmp_path: Path) -> None:
+    """The pictures come in, each of the others is named with its reason."""
+    good = jpeg(tmp_path, "heron.jpg", 1200, 1800).read_bytes()
+    files = [
+        ("heron.jpg", good),
+        ("empty.jpg", b""),
+        ("short.jpg", good[: len(good) // 2]),
+        ("huge.png", huge_png()),
+        ("drawing.jpg", b"<svg xmlns='http://www.w3.org/2000/svg'/>"),
+        ("lock.jpg", jpeg(tmp_path, "lock.jpg", 900, 600).read_bytes()),
+    ]
+    page.goto("/photos")
+    expect(page.get_by_role("heading", name="The photos of a story")).to_be_visible()
+    page.evaluate(DROP, [[name, list(data)] for name, data in files])
+    told = page.get_by_role("status").filter(has_text="4 files stayed out")
+    expect(told).to_contain_text("empty.jpg: the file is empty (0 bytes)")
+    expect(told).to_contain_text("short.jpg: this picture is broken or cut short")
+    expect(told).to_contain_text("huge.png: more than 120 million pixels, read '20000 × 20000'")
+    expect(told).to_contain_text("drawing.jpg: this is an SVG drawing")
+    expect(page.get_by_role("listitem")).to_have_count(2)
+
+
+def test_resolution_follows_the_print_size_with_a_word(heron: Page) -> None:
+    """300 an inch at 4 × 6 is good; at 8 × 12 it is half that."""
+    sharp = heron.locator("[data-sharpness]")
+    expect(sharp).to_have_text("300 pixels per inch, good: sharp at reading distance")
+    put(heron, "Print: width", "8")
+    put(heron, "Print: height", "12")
+    expect(sharp).to_contain_text("150 pixels per inch, soft")
+    heron.get_by_label("Print: usual size").select_option(label="4 × 6")
+    heron.get_by_role("button", name="Turn upright or lying").click()
+    expect(heron.get_by_label("Print: width")).to_have_value("6")
+    expect(sharp).to_contain_text("56 % of the picture is cut away")
+    put(heron, "Print: rim", "1/8")
+    saved(heron)
+
+
+def test_the_crop_is_moved_by_keys_and_by_hand(heron: Page) -> None:
+    """Within the print's shape; undo takes it back."""
+    heron.get_by_label("Print: usual size").select_option(label="4 × 4")
+    frame = heron.locator("[data-crop]")
+    top = frame.evaluate("e => e.offsetTop")
+    heron.get_by_label("Crop of heron").focus()
+    for _ in range(4):
+        heron.keyboard.press("ArrowDown")
+        heron.wait_for_timeout(80)
+    heron.wait_for_function(f"document.querySelector('[data-crop]').offsetTop > {top}")
+    saved(heron)
+    box = heron.get_by_label("Crop of heron").bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    heron.mouse.move(x, y)
+    heron.mouse.down()
+    heron.mouse.move(x, y - 40, steps=4)
+    heron.mouse.move(x, y - 400, steps=4)
+    heron.mouse.up()
+    heron.wait_for_function("document.querySelector('[data-crop]').offsetTop === 0")
+    saved(heron)
+
+
+def test_the_focal_point_keeps_its_place_in_the_crop(heron: Page) -> None:
+    """Set near the top, a lying print shows the top."""
+    heron.get_by_role("button", name="Set the focal point").click()
+    box = heron.get_by_label("Crop of heron").bounding_box()
+    assert box is not None
+    heron.mouse.click(box["x"] + box["width"] / 2, box["y"] + 6)
+    expect(heron.get_by_title("Focal point")).to_be_visible()
+    heron.get_by_role("button", name="Turn upright or lying").click()
+    heron.wait_for_function("document.querySelector('[data-crop]').offsetTop < 8")
+    saved(heron)
