@@ -23,7 +23,6 @@ from ulna.core.page_formats import PageFormat
 from ulna.core.pieces import Ground, Photo, Piece
 from ulna.core.shelf import Paper, Shelf
 from ulna.formats import cuts as cuts_format
-from ulna.formats import pictures
 from ulna.formats.kit import Kit
 from ulna.formats.model import Model
 from ulna.formats.recipe import Print, Recipe
@@ -36,6 +35,8 @@ EFFORT = 60_000
 
 EFFORT_TO_CUT = 600_000
 """And when the cut list is asked for."""
+
+MOST_CACHED = 60
 
 Share = Annotated[float, Field(ge=0, le=1)]
 
@@ -106,10 +107,13 @@ class Household:
     def close(self) -> None:
         self.library.close()
 
-    def _cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
+    def cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
+        """What `make` gives, made again only once a document of these kinds has changed."""
         stamp = tuple(self.library.stamp(kind) for kind in kinds)
         found = self._cache.get(name)
         if found is None or found[0] != stamp:
+            if len(self._cache) > MOST_CACHED:
+                self._cache.clear()
             found = stamp, make()
             self._cache[name] = found
         value: Value = found[1]
@@ -125,11 +129,11 @@ class Household:
             return self.library.add("settings", Settings().model_dump(mode="json"), "began", id="settings")
 
     def ruler(self) -> Ruler:
-        return self._cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())
+        return self.cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())
 
     def shelf(self) -> Shelf:
         """Every paper of every kit that is not put away, as it was unpacked."""
-        return self._cached("shelf", ["kit"], self._read_shelf)
+        return self.cached("shelf", ["kit"], self._read_shelf)
 
     def _read_shelf(self) -> Shelf:
         papers: list[Paper] = []
@@ -139,7 +143,7 @@ class Household:
 
     def shelf_for(self, page: str | None) -> Shelf:
         """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
-        return self._cached(f"shelf for {page}", ["kit", "cutting", "page"], lambda: self._read_shelf_for(page))
+        return self.cached(f"shelf for {page}", ["kit", "cutting", "page"], lambda: self._read_shelf_for(page))
 
     def _read_shelf_for(self, page: str | None) -> Shelf:
         shelf = self.shelf()
@@ -152,7 +156,7 @@ class Household:
         return shelf
 
     def photos(self) -> dict[str, Photo]:
-        return self._cached("photos", ["photo"], self._read_photos)
+        return self.cached("photos", ["photo"], self._read_photos)
 
     def _read_photos(self) -> dict[str, Photo]:
         found = {}
@@ -163,6 +167,8 @@ class Household:
 
     def add_photo(self, data: bytes, file: str) -> Kept:
         """Keeps a photo as it came. Raises `FieldError` where the file is no picture that can be used."""
+        from ulna.formats import pictures  # slow to import
+
         picture = pictures.read(data, file)
         id = new_id("photo")
         self.pictures.put(id, data, picture.suffix, picture.view, picture.thumb)
@@ -182,6 +188,8 @@ class Household:
 
     def add_sheet_picture(self, data: bytes, file: str) -> str:
         """Keeps a photograph of a sheet; its id."""
+        from ulna.formats import pictures
+
         picture = pictures.read(data, file)
         id = new_id("sheet")
         self.pictures.put(id, data, picture.suffix, picture.view, picture.thumb)
@@ -189,6 +197,8 @@ class Household:
 
     def straighten(self, id: str, corners: list[tuple[float, float]], width: Length, height: Length) -> str:
         """A photographed sheet laid flat at its size, kept as a picture of its own; its id."""
+        from ulna.formats import pictures
+
         data = self.pictures.path(id, "original").read_bytes()
         return self.add_sheet_picture(
             pictures.straightened(data, corners, width.inches, height.inches), "sheet.jpg"
@@ -197,7 +207,13 @@ class Household:
     # ---- pages -----------------------------------------------------------------------------------------
 
     def ground(self, format: PageFormat, page: str | None = None) -> Ground:
-        return Ground(format, self.shelf_for(page), self.photos(), self.ruler())
+        """What a page is worked out against; the same ground for as long as nothing on it changes."""
+        kinds = ["kit", "cutting", "page", "photo", "settings"]
+        return self.cached(
+            f"ground of {page}, {format}",
+            kinds,
+            lambda: Ground(format, self.shelf_for(page), self.photos(), self.ruler()),
+        )
 
     def page(self, id: str) -> PagePlan:
         """Raises `NotThere`."""

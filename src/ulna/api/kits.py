@@ -28,7 +28,7 @@ from ulna.core.shelf import Paper, Side
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
 from ulna.formats.kit import Kit
-from ulna.formats.pictures import MOST_BYTES
+from ulna.formats.limits import MOST_JSON_BYTES, MOST_PICTURE_BYTES
 from ulna.store.library import Kept, new_id
 from ulna.store.picture_box import Copy
 
@@ -125,7 +125,7 @@ def read_kit_csv(file: Annotated[UploadFile, File()], home: AtHome) -> RowsOut:
 @router.post("/kits/read-json")
 def read_kit_json(file: Annotated[UploadFile, File()]) -> Kit:
     """The kit in a JSON file, with fresh ids; nothing is kept yet."""
-    kit = kit_format.read(file.file.read(MOST_BYTES))
+    kit = kit_format.read(file.file.read(MOST_JSON_BYTES))
     fresh = {paper.id: new_id("paper") for paper in kit.papers}
     for paper in kit.papers:
         paper.id, paper.scrap_of = fresh[paper.id], fresh.get(paper.scrap_of or "")
@@ -166,7 +166,7 @@ def draw_tile(asked: SideIn) -> Tile:
 @router.post("/pictures", status_code=201)
 def add_picture(file: Annotated[UploadFile, File()], home: AtHome) -> PictureOut:
     """Keeps a photograph of a sheet."""
-    data = file.file.read(MOST_BYTES + 1)
+    data = file.file.read(MOST_PICTURE_BYTES + 1)
     return PictureOut(id=home.add_sheet_picture(data, file.filename or "picture"))
 
 

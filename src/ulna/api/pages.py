@@ -32,12 +32,16 @@ from ulna.core.pieces import Ground
 from ulna.formats import recipe as recipe_format
 from ulna.formats import svg
 from ulna.formats.cuts import Rect
+from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.formats.recipe import Recipe
 from ulna.household import EFFORT, Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["pages"])
+
+THUMB = 600
+"""Pixels across of the small picture of a page, which is kept until something on it changes."""
 
 
 def _out(kept: Kept, home: Household) -> PageOut:
@@ -174,8 +178,13 @@ def page_as_svg(id: str, home: AtHome) -> Response:
 
 @router.get("/pages/{id}/page.png", response_class=Response)
 def page_as_png(id: str, home: AtHome, width: Annotated[int, Query(ge=50, le=4000)] = 1800) -> Response:
-    name, drawing = _drawing(id, home, "thumb" if width <= 600 else "view")
-    return attachment(svg.raster(drawing, width), f"{name}.png", "image/png")
+    def render() -> tuple[str, bytes]:
+        name, drawing = _drawing(id, home, "thumb" if width <= THUMB else "view")
+        return name, svg.raster(drawing, width)
+
+    kinds = ["kit", "photo", "page", "settings"]
+    name, picture = home.cached(f"picture of {id}", kinds, render) if width == THUMB else render()
+    return attachment(picture, f"{name}.png", "image/png")
 
 
 @router.get("/pages/{id}/page.json", response_class=Response)
@@ -187,6 +196,6 @@ def page_as_json(id: str, home: AtHome) -> Response:
 @router.post("/pages/read-json", status_code=201)
 def add_page_from_json(file: Annotated[UploadFile, File()], home: AtHome) -> PageOut:
     """A page brought in from a file, as a page of its own."""
-    plan = recipe_format.read(file.file.read(5_000_000))
+    plan = recipe_format.read(file.file.read(MOST_JSON_BYTES))
     body = Recipe.from_value(plan).model_dump(mode="json")
     return _out(home.library.add("page", body, "brought in from a file"), home)

@@ -10,7 +10,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.schemas import CropOut, PhotoIn, PhotoOut, PrintSize, Step, saved
 from ulna.core import crop as cropping
 from ulna.core.measure import ZERO
-from ulna.formats.pictures import MOST_BYTES
+from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.formats.recipe import Recipe, photos_of
 from ulna.household import Household, PhotoRecord
 from ulna.store.library import Kept
@@ -50,7 +50,7 @@ def list_photos(home: AtHome) -> list[PhotoOut]:
 
 @router.post("/photos", status_code=201)
 def add_photo(file: Annotated[UploadFile, File()], home: AtHome) -> PhotoOut:
-    data = file.file.read(MOST_BYTES + 1)
+    data = file.file.read(MOST_PICTURE_BYTES + 1)
     return _out(home.add_photo(data, file.filename or "photo"), {})
 
 

@@ -9,7 +9,7 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import Part, build, sentence
+from ulna.core.parts import Part, work_out
 from ulna.core.parts.base import Base
 from ulna.core.parts.mats import worth_gutting
 from ulna.core.parts.place import place_at, position
@@ -67,9 +67,8 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
     """Works the whole page out. What cannot be made is told as a finding; the rest is there all the same."""
     parts, pieces, findings = list[PartOnPage](), list[Piece](), list[Finding]()
     for part in plan.parts:
-        built = build(part, ground)
+        built, said = work_out(part, ground)
         findings += built.findings
-        said = sentence(part, ground)
         if not built.pieces:
             parts.append(PartOnPage(part.id, said, None, ""))
             continue

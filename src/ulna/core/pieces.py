@@ -66,12 +66,17 @@ class Photo:
 
 @dataclass(frozen=True)
 class Ground:
-    """What a page is worked out against: its format, the shelf, the photos and the person's ruler."""
+    """What a page is worked out against: its format, the shelf, the photos and the person's ruler.
+
+    `worked` remembers parts that were worked out on this ground already, so that a change to one of a hundred costs
+    one; it is no part of the value.
+    """
 
     format: PageFormat
     shelf: Shelf
     photos: Mapping[str, Photo]
     ruler: Ruler
+    worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
 
     def says(self, choice: PaperChoice) -> str:
         """A paper choice in words: its name and side, and whether it lies turned."""

@@ -6,8 +6,6 @@ import shutil
 from pathlib import Path
 
 from ulna.core.page import PagePlan
-from ulna.demo import kits, pages
-from ulna.demo.photos import develop
 from ulna.demo.scenes import SCENES, Scene
 from ulna.formats.kit import Kit
 from ulna.formats.recipe import Recipe
@@ -40,6 +38,8 @@ def set_up(home: Path, reset: bool = False) -> bool:
 
 
 def _fill(home: Household) -> None:
+    from ulna.demo import kits, pages  # not needed where the demo is there already
+
     for kit in (kits.towpath(), kits.wharf(), kits.stash(), kits.scraps()):
         home.library.add("kit", Kit.model_dump(kit, mode="json"), "unpacked")
     photos = {scene.name: _photo(home, scene) for scene in SCENES}
@@ -49,6 +49,8 @@ def _fill(home: Household) -> None:
 
 
 def _photo(home: Household, scene: Scene) -> str:
+    from ulna.demo.photos import develop
+
     kept = home.add_photo(develop(scene), f"{scene.name}.jpg")
     record = PhotoRecord.model_validate(kept.body)
     record.framing = Framing(x=scene.focal[0], y=scene.focal[1], focal_x=scene.focal[0], focal_y=scene.focal[1])

@@ -11,8 +11,6 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
 
-from PIL import ImageColor
-
 from ulna.core import shelf
 from ulna.core.errors import FieldError, LengthError
 from ulna.core.measure import SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse, text
@@ -255,6 +253,8 @@ class _Row:
 
 def _colour(word: str) -> str:
     """A colour as #rrggbb, empty where the word is none."""
+    from PIL import ImageColor  # slow to import
+
     try:
         return "#{:02x}{:02x}{:02x}".format(*ImageColor.getrgb(word)[:3])
     except ValueError:

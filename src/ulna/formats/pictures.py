@@ -15,11 +15,11 @@ from PIL import ExifTags, Image, ImageOps, UnidentifiedImageError
 
 from ulna.core.errors import FieldError
 from ulna.core.geometry import perspective
+from ulna.formats.limits import MOST_PICTURE_BYTES
 
 Image.MAX_IMAGE_PIXELS = None  # the size is judged below, before anything is decoded
 
 KINDS = {"JPEG": "jpg", "PNG": "png", "WEBP": "webp", "HEIF": "heic"}
-MOST_BYTES = 80_000_000
 MOST_PIXELS = 120_000_000
 VIEW, THUMB = 1800, 360
 """Longest sides of the copies, in pixels."""
@@ -87,9 +87,9 @@ def _open(data: bytes, name: str) -> Image.Image:
     _know_heic()
     if not data:
         raise FieldError(name, "", "the file is empty (0 bytes)", "copy the file again")
-    if len(data) > MOST_BYTES:
+    if len(data) > MOST_PICTURE_BYTES:
         size = f"{len(data) / 1e6:.0f} MB"
-        raise FieldError(name, size, f"larger than {MOST_BYTES // 1_000_000} MB", "make it smaller first")
+        raise FieldError(name, size, f"larger than {MOST_PICTURE_BYTES // 1_000_000} MB", "make it smaller first")
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")

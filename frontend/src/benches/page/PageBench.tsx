@@ -122,6 +122,7 @@ function Bench({ answer }: { answer: PageOut }) {
           display: "flex",
           flexDirection: "column",
           minHeight: 0,
+          fontSize: "0.94rem",
           borderRight: `1px solid ${colours.line}`,
           "@media (max-width: 860px)": { order: 2 },
         }}

@@ -29,11 +29,15 @@ BUILDERS: dict[type, Callable[[Any, Ground], Built]] = {
 }
 
 
-def build(part: Part, ground: Ground) -> Built:
-    """A part worked out at the origin."""
-    return BUILDERS[type(part)](part, ground)
+MOST_WORKED = 2_000
 
 
-def sentence(part: Part, ground: Ground) -> str:
-    """A part as people say it, with its values in place."""
-    return SENTENCES[type(part)](part, ground)
+def work_out(part: Part, ground: Ground) -> tuple[Built, str]:
+    """A part worked out at the origin, and as people say it with its values in place."""
+    found = ground.worked.get(part)
+    if found is None:
+        if len(ground.worked) > MOST_WORKED:
+            ground.worked.clear()
+        found = BUILDERS[type(part)](part, ground), SENTENCES[type(part)](part, ground)
+        ground.worked[part] = found
+    return found

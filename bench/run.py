@@ -1,0 +1,184 @@
+"""Prints how quick Ulna is on this machine, beside what it should be. Run with `make bench`."""
+
+from __future__ import annotations
+
+import gzip
+import re
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from collections.abc import Callable
+from dataclasses import replace
+from itertools import count
+from pathlib import Path
+
+ROOT = Path(__file__).parent.parent
+sys.path.insert(0, str(ROOT))
+
+from ulna.core.cutting import plan_cuts  # noqa: E402
+from ulna.core.cutting.demand import demand  # noqa: E402
+from ulna.core.measure import Ruler, inches, parse  # noqa: E402
+from ulna.core.page import PagePlan, evaluate  # noqa: E402
+from ulna.core.page_formats import of_kind  # noqa: E402
+from ulna.core.parts.mats import Mat  # noqa: E402
+from ulna.core.parts.photo import PhotoPart, Print  # noqa: E402
+from ulna.core.parts.place import Across, Down, Place  # noqa: E402
+from ulna.core.pieces import Ground, PaperChoice  # noqa: E402
+from ulna.core.shelf import Shelf  # noqa: E402
+from ulna.demo import kits  # noqa: E402
+from ulna.formats.recipe import Recipe  # noqa: E402
+
+WEB = ROOT / "src/ulna/web"
+
+
+def page_of(parts: int) -> PagePlan:
+    """A double page of so many photos, each on one mat: twice as many pieces and more."""
+    placed = [
+        PhotoPart(
+            f"p{k}",
+            Print(None, inches(2), inches(2)),
+            (Mat(choice=PaperChoice("towpath-ink")),),
+            Place("spread", Across("left", parse(f"{k % 10 * 2}")), Down("top", parse(f"{k // 10}"))),
+        )
+        for k in range(parts)
+    ]
+    return PagePlan("bench", of_kind("12x12", 2), parts=tuple(placed))
+
+
+def timed(act: Callable[[], object], times: int) -> list[float]:
+    """Milliseconds of each run, after one to warm up."""
+    act()
+    found = []
+    for _ in range(times):
+        start = time.perf_counter()
+        act()
+        found.append(1000 * (time.perf_counter() - start))
+    return found
+
+
+def say(what: str, found: list[float], wanted: str) -> None:
+    p95 = statistics.quantiles(found, n=20)[-1] if len(found) > 1 else found[0]
+    print(f"{what:<52} median {statistics.median(found):7.1f} ms   95th {p95:7.1f} ms   wanted {wanted}")
+
+
+def core() -> None:
+    plan = page_of(100)
+    shelf = Shelf.of([p.value() for p in kits.towpath().papers])
+    ground = Ground(plan.format, shelf, {}, Ruler())
+    widths = (inches(1 + k % 2, k, 100) for k in count(1))
+
+    def one_changed() -> None:
+        first = replace(plan.parts[0], print=Print(None, next(widths), inches(2)))
+        evaluate(replace(plan, parts=(first, *plan.parts[1:])), ground)
+
+    say("evaluate a page of 100 parts, one of them changed", timed(one_changed, 60), "30 ms")
+    say("… all of them new", timed(lambda: evaluate(plan, replace(ground, worked={})), 60), "30 ms")
+    body = Recipe.from_value(plan).model_dump(mode="json")
+    say("… read from JSON before", timed(lambda: Recipe.model_validate(body).value(), 60), "-")
+    pieces = evaluate(page_of(20), ground).pieces
+    say(
+        "plan its cuts while it is made (20 parts)",
+        timed(lambda: plan_cuts(demand(pieces, shelf), 60_000), 10),
+        "100 ms",
+    )
+
+
+def start(home: Path) -> tuple[subprocess.Popen[str], str, float]:
+    """A served household: the process, its address, and milliseconds to the first answer."""
+    begun = time.perf_counter()
+    command = [sys.executable, "-m", "ulna", "demo", "--home", str(home), "--port", "0"]
+    server = subprocess.Popen(command, stdout=subprocess.PIPE, text=True)
+    address = ""
+    while server.stdout and not address:
+        found = re.search(r"http://\S+", server.stdout.readline())
+        address = found.group() if found else ""
+    while True:
+        try:
+            urllib.request.urlopen(f"{address}/api/settings").read()
+            return server, address, 1000 * (time.perf_counter() - begun)
+        except OSError:
+            time.sleep(0.02)
+
+
+def starts(home: Path) -> tuple[subprocess.Popen[str], str]:
+    server, address, cold = start(home)
+    print(f"{'cold start, the demo household made by code':<52} {cold / 1000:14.1f} s")
+    for _ in range(2):
+        server.terminate()
+        server.wait()
+        server, address, warm = start(home)
+    print(f"{'warm start to the first answer':<52} {warm / 1000:14.1f} s                        wanted 5 s")
+    return server, address
+
+
+def script() -> None:
+    """What the browser loads for the first screen: the entry, its imports, and one bench."""
+    index = (WEB / "index.html").read_text()
+    entry = set(re.findall(r'/assets/([\w.-]+\.js)"', index))
+    pages = next(file.name for file in (WEB / "assets").glob("Pages-*.js"))
+    wanted, seen = [*entry, pages], set[str]()
+    while wanted:
+        name = wanted.pop()
+        if name not in seen:
+            seen.add(name)
+            text = (WEB / "assets" / name).read_text()
+            wanted += re.findall(r'from\s*"\./([\w.-]+\.js)"', text) + re.findall(
+                r'import\s*"\./([\w.-]+\.js)"', text
+            )
+    size = sum(len(gzip.compress((WEB / "assets" / name).read_bytes())) for name in seen)
+    print(
+        f"{'script of the first screen, gzipped':<52} {size / 1024:13.0f} KB                        wanted 350 KB"
+    )
+
+
+WATCH = """() => {
+  let asked = 0;
+  window.drawn = [];
+  addEventListener('pointermove', () => { asked = performance.now() }, true);
+  const drawn = () => { if (asked) window.drawn.push(performance.now() - asked); asked = 0 };
+  new MutationObserver(() => requestAnimationFrame(drawn))
+    .observe(document.querySelector('[data-part=heron]'), {attributes: true, attributeFilter: ['transform']});
+}"""
+
+
+def dragging(address: str) -> None:
+    """From a move of the pointer to the part drawn at its new place, in the real Chromium."""
+    from playwright.sync_api import sync_playwright
+    from tests.browser.conftest import CHROMIUM, FLAGS
+
+    with sync_playwright() as playwright:
+        path = next(p for p in CHROMIUM if Path(p).exists())
+        page = playwright.chromium.launch(executable_path=path, args=FLAGS).new_page()
+        page.goto(f"{address}/page")
+        page.get_by_role("link", name="Twenty-one locks").click()
+        page.wait_for_load_state("networkidle")
+        box = page.locator("[data-part=heron]").bounding_box()
+        assert box is not None
+        x, y = box["x"] + 60, box["y"] + 90
+        page.evaluate(WATCH)
+        page.mouse.move(x, y)
+        page.mouse.down()
+        for k in range(60):
+            page.mouse.move(x + 2 * k, y + k)
+            page.wait_for_timeout(60)
+        page.mouse.up()
+        say("from drag to drawn", page.evaluate("drawn"), "100 ms")
+
+
+def main() -> None:
+    core()
+    script()
+    with tempfile.TemporaryDirectory() as folder:
+        server, address = starts(Path(folder) / "home")
+        try:
+            dragging(address)
+        finally:
+            server.terminate()
+            server.wait()
+
+
+if __name__ == "__main__":
+    main()
