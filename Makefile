@@ -16,15 +16,15 @@ test: .made/python .made/web .made/chromium
 	$(BIN)/python -m pytest
 
 check: .made/python .made/node
-	$(BIN)/ruff format --check src tests bench
-	$(BIN)/ruff check src tests bench
+	$(BIN)/ruff format --check src tests bench docs
+	$(BIN)/ruff check src tests bench docs
 	$(BIN)/mypy
 	$(BIN)/lint-imports
 	cd frontend && npm run --silent check
 
 format: .made/python .made/node
-	$(BIN)/ruff format src tests bench
-	$(BIN)/ruff check --fix src tests bench
+	$(BIN)/ruff format src tests bench docs
+	$(BIN)/ruff check --fix src tests bench docs
 	cd frontend && npx biome check --write .
 
 types: .made/python .made/node
