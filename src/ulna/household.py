@@ -26,7 +26,7 @@ from ulna.formats import cuts as cuts_format
 from ulna.formats.kit import Kit
 from ulna.formats.model import Model
 from ulna.formats.recipe import Print, Recipe
-from ulna.store.errors import NotThere
+from ulna.store.errors import Changed, NotThere
 from ulna.store.library import Kept, Library, new_id
 from ulna.store.picture_box import PictureBox
 
@@ -109,7 +109,8 @@ class Household:
 
     def cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
         """What `make` gives, made again only once a document of these kinds has changed."""
-        stamp = tuple(self.library.stamp(kind) for kind in kinds)
+        stamps = self.library.stamps()
+        stamp = tuple(stamps.get(kind) for kind in kinds)
         found = self._cache.get(name)
         if found is None or found[0] != stamp:
             if len(self._cache) > MOST_CACHED:
@@ -126,7 +127,10 @@ class Household:
         try:
             return self.library.get("settings", "settings")
         except NotThere:
-            return self.library.add("settings", Settings().model_dump(mode="json"), "began", id="settings")
+            try:
+                return self.library.add("settings", Settings().model_dump(mode="json"), "began", id="settings")
+            except Changed as first:  # another request was quicker
+                return first.current
 
     def ruler(self) -> Ruler:
         return self.cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())

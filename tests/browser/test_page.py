@@ -69,11 +69,9 @@ def test_arrow_keys_nudge_by_a_mark_and_all_of_it_is_one_undo(single: Page) -> N
     expect(single.get_by_label("Distance across", exact=True)).to_have_value("3 15/16")
     saved(single)
     single.keyboard.press("Control+z")
-    single.keyboard.press("Control+z")
-    single.keyboard.press("Control+z")
     expect(single.get_by_label("Distance across", exact=True)).to_have_value("0")
     single.keyboard.press("Control+Shift+z")
-    expect(single.get_by_label("Distance across", exact=True)).not_to_have_value("0")
+    expect(single.get_by_label("Distance across", exact=True)).to_have_value("3 15/16")
 
 
 def test_undo_and_redo_outlive_a_reload(single: Page) -> None:
@@ -113,7 +111,7 @@ def test_a_length_field_takes_every_spelling_and_says_at_once_what_is_wrong(sing
 
 def test_the_unit_can_be_changed_at_any_time(single: Page) -> None:
     """The same page in millimetres: 4 in are 101.6 mm, shown to the millimetre."""
-    single.get_by_role("button", name="Units and marks").click()
+    single.get_by_role("button", name="Units, marks").click()
     single.get_by_label("Unit", exact=True).select_option(label="millimetres")
     single.keyboard.press("Escape")
     expect(single.get_by_label("Photo: width")).to_have_value("~ 102")

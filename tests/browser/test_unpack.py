@@ -42,7 +42,10 @@ def test_a_side_is_described_by_typing_and_repeated_on_the_back(page: Page) -> N
     new_kit(page)
     page.get_by_label("Name of the next paper").fill("Awning")
     page.keyboard.press("Enter")
-    page.get_by_label("A side: pattern").fill("chev")
+    page.locator("[data-paper]").focus()
+    page.keyboard.press("Enter")
+    expect(page.get_by_label("A side: pattern")).to_be_focused()
+    page.keyboard.type("chev")
     page.keyboard.press("Enter")
     expect(page.get_by_label("A side: direction")).to_have_value("two-way")
     page.get_by_role("button", name="Same again on the back").click()
@@ -142,9 +145,15 @@ def test_things_have_a_kind_a_count_and_a_length(page: Page, tmp_path: Path) -> 
 
 
 def test_a_kit_put_away_can_be_brought_back(page: Page, tmp_path: Path) -> None:
-    """From the line at the foot."""
+    """From the line at the foot, or later from the list of what was put away."""
     unpack_csv(page, tmp_path)
-    page.get_by_role("button", name="Put away").click()
+    page.get_by_role("button", name="Put away", exact=True).click()
     expect(page.get_by_role("heading", name="Begin with what is in the box")).to_be_visible()
     page.get_by_role("button", name="Bring back").click()
     expect(page.get_by_label("Name of the kit")).to_have_value("towpath")
+    page.get_by_role("button", name="Put away", exact=True).click()
+    page.reload()
+    page.get_by_role("button", name="Units, marks and what was put away").click()
+    page.get_by_role("button", name="What was put away").click()
+    page.get_by_role("dialog").get_by_role("button", name="Bring back").click()
+    expect(page.get_by_text("Nothing is put away.")).to_be_visible()

@@ -69,11 +69,26 @@ def test_writing_the_same_state_again_is_no_step(library: Library) -> None:
     assert library.write("kit", kept.id, kept.version, {"n": 1}, "nothing").version == kept.version
 
 
+def test_quick_edits_of_one_series_are_one_state(library: Library) -> None:
+    """Ten nudges are one undo; another edit in between ends the series."""
+    kept = grown(library, 1)
+    for n in (2, 3, 4):
+        kept = library.write("kit", kept.id, kept.version, {"n": n}, "nudged", series="nudge")
+    kept = library.write("kit", kept.id, kept.version, {"n": 5}, "typed")
+    kept = library.write("kit", kept.id, kept.version, {"n": 6}, "nudged", series="nudge")
+    walked = []
+    while kept.undo:
+        kept = library.undo("kit", kept.id, kept.version)
+        walked.append(kept.body["n"])
+    assert walked == [5, 4, 1]
+
+
 def test_what_is_put_away_can_be_brought_back(library: Library) -> None:
     """It is out of sight, not lost."""
     kept = grown(library, 1, 2)
     away = library.put_away("kit", kept.id, kept.version)
     assert library.all("kit") == []
+    assert [k.id for k in library.all_away()] == [kept.id]
     with pytest.raises(NotThere):
         library.get("kit", kept.id)
     assert library.put_away("kit", kept.id, away.version, away=False).body == {"n": 2}
@@ -88,13 +103,13 @@ def test_a_document_of_another_kind_is_not_there(library: Library) -> None:
 
 def test_a_stamp_changes_with_every_change(library: Library) -> None:
     """What is cached is thrown away in time."""
-    stamps = {library.stamp("kit")}
+    stamps = {library.stamps().get("kit")}
     kept = grown(library, 1)
-    stamps.add(library.stamp("kit"))
+    stamps.add(library.stamps().get("kit"))
     kept = library.write("kit", kept.id, kept.version, {"n": 2}, "x")
-    stamps.add(library.stamp("kit"))
+    stamps.add(library.stamps().get("kit"))
     library.put_away("kit", kept.id, kept.version)
-    stamps.add(library.stamp("kit"))
+    stamps.add(library.stamps().get("kit"))
     assert len(stamps) == 4
 
 

@@ -14,7 +14,7 @@ export type Saving = "saved" | "saving" | "waiting" | "refused" | "changed";
 export interface Source<Body, Answer extends { saved: Saved }> {
   body: (answer: Answer) => Body;
   load: () => Promise<Answer>;
-  put: (version: number, what: string, body: Body) => Promise<Answer>;
+  put: (version: number, what: string, body: Body, series?: string) => Promise<Answer>;
   undo: (version: number) => Promise<Answer>;
   redo: (version: number) => Promise<Answer>;
 }
@@ -63,7 +63,7 @@ export class Desk<Body, Answer extends { saved: Saved }> {
     return () => this.listeners.delete(listener);
   };
 
-  /** Shows an edit at once and saves it. Edits of one `group` that wait together become one step to undo. */
+  /** Shows an edit at once and saves it. Quick edits of one `group` become one step to undo. */
   edit(what: string, body: Body, group?: string): void {
     const last = this.jobs.at(-1);
     const edit = { what, body, group };
@@ -146,7 +146,7 @@ export class Desk<Body, Answer extends { saved: Saved }> {
   }
 
   private send(job: Job<Body>): Promise<Answer> {
-    if (job.kind === "edit") return this.source.put(this.version, job.edit.what, job.edit.body);
+    if (job.kind === "edit") return this.source.put(this.version, job.edit.what, job.edit.body, job.edit.group);
     return this.source[job.kind](this.version);
   }
 

@@ -30,6 +30,7 @@ export const printSizesQuery = queryOptions({
   queryFn: () => take(client.GET("/api/print-sizes")),
   staleTime: Number.POSITIVE_INFINITY,
 });
+export const awayQuery = queryOptions({ queryKey: ["away"], queryFn: () => take(client.GET("/api/away")) });
 export const pageQuery = (id: string) =>
   queryOptions({
     queryKey: ["page", id],
@@ -73,7 +74,8 @@ export function kitSource(id: string): Source<Kit, KitOut> {
       if (!found) throw new Error("this kit was put away");
       return found;
     },
-    put: (version, what, kit) => take(client.PUT("/api/kits/{id}", { ...at(id), body: { version, what, kit } })),
+    put: (version, what, kit, series) =>
+      take(client.PUT("/api/kits/{id}", { ...at(id), body: { version, what, series, kit } })),
     undo: (version) => take(client.POST("/api/kits/{id}/undo", { ...at(id), body: { version } })),
     redo: (version) => take(client.POST("/api/kits/{id}/redo", { ...at(id), body: { version } })),
   };
@@ -87,8 +89,8 @@ export function photoSource(id: string): Source<PhotoRecord, PhotoOut> {
       if (!found) throw new Error("this photo was put away");
       return found;
     },
-    put: (version, what, photo) =>
-      take(client.PUT("/api/photos/{id}", { ...at(id), body: { version, what, photo } })),
+    put: (version, what, photo, series) =>
+      take(client.PUT("/api/photos/{id}", { ...at(id), body: { version, what, series, photo } })),
     undo: (version) => take(client.POST("/api/photos/{id}/undo", { ...at(id), body: { version } })),
     redo: (version) => take(client.POST("/api/photos/{id}/redo", { ...at(id), body: { version } })),
   };
@@ -98,7 +100,8 @@ export function pageSource(id: string): Source<Recipe, PageOut> {
   return {
     body: (answer) => answer.page,
     load: () => take(client.GET("/api/pages/{id}", at(id))),
-    put: (version, what, page) => take(client.PUT("/api/pages/{id}", { ...at(id), body: { version, what, page } })),
+    put: (version, what, page, series) =>
+      take(client.PUT("/api/pages/{id}", { ...at(id), body: { version, what, series, page } })),
     undo: (version) => take(client.POST("/api/pages/{id}/undo", { ...at(id), body: { version } })),
     redo: (version) => take(client.POST("/api/pages/{id}/redo", { ...at(id), body: { version } })),
   };

@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Away
+         * @description Kits, photos and pages that were put away, the last one first.
+         */
+        get: operations["list_away"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cost": {
         parameters: {
             query?: never;
@@ -882,23 +902,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/settings/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Undo Settings */
-        post: operations["undo_settings"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/tile": {
         parameters: {
             query?: never;
@@ -952,6 +955,20 @@ export interface components {
              * @enum {string}
              */
             edge: "left" | "centre" | "right";
+        };
+        /**
+         * Away
+         * @description Something that was put away.
+         */
+        Away: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "kit" | "photo" | "page";
+            /** Name */
+            name: string;
+            saved: components["schemas"]["Saved"];
         };
         /** BasePart */
         "BasePart-Input": {
@@ -1521,6 +1538,8 @@ export interface components {
         /** KitIn */
         KitIn: {
             kit: components["schemas"]["Kit-Input"];
+            /** Series */
+            series?: string | null;
             /**
              * Version
              * @default 0
@@ -1741,6 +1760,8 @@ export interface components {
         /** PageIn */
         PageIn: {
             page: components["schemas"]["Recipe-Input"];
+            /** Series */
+            series?: string | null;
             /**
              * Version
              * @default 0
@@ -2019,6 +2040,8 @@ export interface components {
         /** PhotoIn */
         PhotoIn: {
             photo: components["schemas"]["PhotoRecord-Input"];
+            /** Series */
+            series?: string | null;
             /** Version */
             version: number;
             /**
@@ -2637,6 +2660,35 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    list_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Away"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     cost_page: {
         parameters: {
             query?: never;
@@ -4337,39 +4389,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SettingsIn"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SettingsOut"];
-                };
-            };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
-            "4XX": {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    undo_settings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Step"];
             };
         };
         responses: {

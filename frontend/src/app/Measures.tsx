@@ -1,5 +1,6 @@
 /** How the household measures: unit, finest mark, where the rulers have their zero. */
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
@@ -9,6 +10,7 @@ import { type Settings, settingsQuery } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { useFrame } from "./FrameContext";
+import { PutAway } from "./PutAway";
 
 const MARKS: Record<Settings["unit"], readonly (readonly [Settings["mark"], string])[]> = {
   in: [
@@ -27,6 +29,7 @@ export function Measures() {
   const queries = useQueryClient();
   const { say } = useFrame();
   const [open, setOpen] = useState(false);
+  const [away, setAway] = useState(false);
 
   async function change(settings: Settings): Promise<void> {
     if (!data) return;
@@ -41,7 +44,7 @@ export function Measures() {
   const settings = data?.settings;
   return (
     <Box sx={{ display: "inline-flex" }} id="measures">
-      <IconAction icon="ruler" name="Units and marks" onClick={() => setOpen(true)} />
+      <IconAction icon="ruler" name="Units, marks and what was put away" onClick={() => setOpen(true)} />
       {settings && (
         <Popover
           open={open}
@@ -81,9 +84,20 @@ export function Measures() {
               ]}
               onChange={(zero) => void change({ ...settings, zero })}
             />
+            <Button
+              size="small"
+              sx={{ gridColumn: "1 / 3", justifySelf: "start", ml: -0.75 }}
+              onClick={() => {
+                setOpen(false);
+                setAway(true);
+              }}
+            >
+              What was put away …
+            </Button>
           </Box>
         </Popover>
       )}
+      {away && <PutAway onClose={() => setAway(false)} />}
     </Box>
   );
 }

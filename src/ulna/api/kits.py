@@ -61,7 +61,9 @@ def add_kit(asked: KitIn, home: AtHome) -> KitOut:
 
 @router.put("/kits/{id}")
 def put_kit(id: str, asked: KitIn, home: AtHome) -> KitOut:
-    return _out(home.library.write("kit", id, asked.version, asked.kit.model_dump(mode="json"), asked.what))
+    return _out(
+        home.library.write("kit", id, asked.version, asked.kit.model_dump(mode="json"), asked.what, asked.series)
+    )
 
 
 @router.post("/kits/{id}/undo")

@@ -73,7 +73,7 @@ def get_page(id: str, home: AtHome) -> PageOut:
 @router.put("/pages/{id}")
 def put_page(id: str, asked: PageIn, home: AtHome) -> PageOut:
     body = asked.page.model_dump(mode="json")
-    return _out(home.library.write("page", id, asked.version, body, asked.what), home)
+    return _out(home.library.write("page", id, asked.version, body, asked.what, asked.series), home)
 
 
 @router.post("/pages/{id}/undo")

@@ -56,7 +56,9 @@ def add_photo(file: Annotated[UploadFile, File()], home: AtHome) -> PhotoOut:
 
 @router.put("/photos/{id}")
 def put_photo(id: str, asked: PhotoIn, home: AtHome) -> PhotoOut:
-    kept = home.library.write("photo", id, asked.version, asked.photo.model_dump(mode="json"), asked.what)
+    kept = home.library.write(
+        "photo", id, asked.version, asked.photo.model_dump(mode="json"), asked.what, asked.series
+    )
     return _out(kept, _used_on(home))
 
 

@@ -41,6 +41,8 @@ class Step(BaseModel):
 
 
 What = Annotated[str, Field(min_length=1, max_length=200)]
+Series = Annotated[str, Field(max_length=200)]
+"""Quick edits of one series are one step of undo."""
 
 
 # ---- lengths ---------------------------------------------------------------------------------------
@@ -93,6 +95,7 @@ class KitOut(BaseModel):
 class KitIn(BaseModel):
     kit: Kit
     what: What = "changed the kit"
+    series: Series | None = None
     version: int = 0
 
 
@@ -169,6 +172,7 @@ class PhotoOut(BaseModel):
 class PhotoIn(BaseModel):
     photo: PhotoRecord
     what: What = "changed the photo"
+    series: Series | None = None
     version: int
 
 
@@ -202,6 +206,7 @@ class PageOut(BaseModel):
 class PageIn(BaseModel):
     page: Recipe
     what: What = "changed the page"
+    series: Series | None = None
     version: int = 0
 
 
@@ -343,3 +348,11 @@ class Tick(BaseModel):
     key: str
     on: bool
     version: int
+
+
+class Away(BaseModel):
+    """Something that was put away."""
+
+    kind: Literal["kit", "photo", "page"]
+    name: str
+    saved: Saved

@@ -5,7 +5,7 @@ from __future__ import annotations
 from fastapi import APIRouter
 
 from ulna.api.at_home import AtHome
-from ulna.api.schemas import LengthRead, LengthText, LengthTexts, SettingsIn, SettingsOut, Step, saved
+from ulna.api.schemas import Away, LengthRead, LengthText, LengthTexts, SettingsIn, SettingsOut, saved
 from ulna.core.measure import RANGES, Length, Ruler, parse, text
 from ulna.household import Settings
 from ulna.store.library import Kept
@@ -28,9 +28,14 @@ def put_settings(asked: SettingsIn, home: AtHome) -> SettingsOut:
     return _out(home.library.write("settings", "settings", asked.version, body, "changed how lengths are shown"))
 
 
-@router.post("/settings/undo")
-def undo_settings(step: Step, home: AtHome) -> SettingsOut:
-    return _out(home.library.undo("settings", "settings", step.version))
+@router.get("/away")
+def list_away(home: AtHome) -> list[Away]:
+    """Kits, photos and pages that were put away, the last one first."""
+    return [
+        Away(kind=kept.kind, name=str(kept.body.get("name", "")), saved=saved(kept))  # type: ignore[arg-type]
+        for kept in home.library.all_away()
+        if kept.kind in ("kit", "photo", "page")
+    ]
 
 
 @router.post("/lengths/read")

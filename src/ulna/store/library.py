@@ -17,6 +17,9 @@ from ulna.store.errors import Changed, NoStep, NotThere
 from ulna.store.schema import bring_up_to_date
 from ulna.store.tables import Document, Revision
 
+SERIES_SECONDS = 3
+"""Edits of one series further apart than this are states of their own."""
+
 
 @dataclass(frozen=True, slots=True)
 class Kept:
@@ -64,13 +67,23 @@ class Library:
             ).all()
             return [_kept(session, document, revision) for document, revision in rows]
 
-    def stamp(self, kind: str) -> tuple[int, int]:
-        """Two numbers that are other ones whenever a document of this kind has changed."""
+    def stamps(self) -> dict[str, tuple[int, int]]:
+        """For each kind two numbers that are other ones whenever a document of it has changed."""
         with Session(self.engine) as session:
-            count, versions = session.exec(
-                select(func.count(col(Document.id)), func.sum(Document.version)).where(Document.kind == kind)
-            ).one()
-            return count, versions or 0
+            found = session.exec(
+                select(Document.kind, func.count(col(Document.id)), func.sum(Document.version)).group_by(
+                    Document.kind
+                )
+            )
+            return {kind: (count, versions) for kind, count, versions in found}
+
+    def all_away(self) -> list[Kept]:
+        """Every document that is put away, the last one first."""
+        with Session(self.engine) as session:
+            rows = session.exec(
+                _standing().where(col(Document.deleted)).order_by(col(Document.changed).desc())
+            ).all()
+            return [_kept(session, document, revision) for document, revision in rows]
 
     def get(self, kind: str, id: str) -> Kept:
         """Raises `NotThere`."""
@@ -92,22 +105,42 @@ class Library:
             session.flush()
             return _kept(session, document, revision)
 
-    def write(self, kind: str, id: str, version: int, body: dict[str, Any], what: str) -> Kept:
-        """A new state. Raises `NotThere`, and `Changed` where `version` is no longer the current one."""
+    def write(
+        self, kind: str, id: str, version: int, body: dict[str, Any], what: str, series: str | None = None
+    ) -> Kept:
+        """A new state. Raises `NotThere`, and `Changed` where `version` is no longer the current one.
+
+        An edit of the same `series` as the last one, made right after it, takes the last one's place.
+        """
         with self._change() as session:
             document, old = _checked(session, kind, id, version)
             if old.body == body:
                 return _kept(session, document, old)
+            if series and old.series == series and self._just_now(session, document, old):
+                old.body, old.made = body, datetime.now(UTC)
+                session.add(old)
+                return self._moved(session, document, old)
             for undone in session.exec(
                 select(Revision).where(Revision.document == id, col(Revision.number) > document.at)
             ):
                 session.delete(undone)
             session.flush()
             revision = Revision(
-                document=id, number=document.at + 1, what=what[:200], body=body, made=datetime.now(UTC)
+                document=id,
+                number=document.at + 1,
+                what=what[:200],
+                series=series,
+                body=body,
+                made=datetime.now(UTC),
             )
             session.add(revision)
             return self._moved(session, document, revision)
+
+    def _just_now(self, session: Session, document: Document, last: Revision) -> bool:
+        """Whether a state is the newest of its document and was made moments ago."""
+        made = last.made if last.made.tzinfo else last.made.replace(tzinfo=UTC)
+        newest = _state(session, document.id, last.number + 1) is None
+        return newest and (datetime.now(UTC) - made).total_seconds() < SERIES_SECONDS
 
     def undo(self, kind: str, id: str, version: int) -> Kept:
         """One state back. Raises `NotThere`, `Changed`, and `NoStep` at the first one."""
@@ -159,6 +192,12 @@ def _engine(file: Path) -> Engine:
             connection.execute(f"PRAGMA {pragma}")
 
     return engine
+
+
+def _standing() -> Any:
+    """Documents, each with the state that counts."""
+    here = (col(Revision.document) == col(Document.id)) & (col(Revision.number) == col(Document.at))
+    return select(Document, Revision).join(Revision, here)
 
 
 def _row(session: Session, kind: str, id: str, put_away: bool = False) -> tuple[Document, Revision]:

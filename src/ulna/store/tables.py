@@ -25,7 +25,10 @@ class Document(SQLModel, table=True):
 
 
 class Revision(SQLModel, table=True):
-    """State number `number` of a document and what was done to reach it."""
+    """State number `number` of a document and what was done to reach it.
+
+    Quick edits of one `series` (a nudge after a nudge) are one state, so that one undo takes them back.
+    """
 
     __table_args__ = (UniqueConstraint("document", "number"),)
 
@@ -33,5 +36,6 @@ class Revision(SQLModel, table=True):
     document: str = Field(foreign_key="document.id", index=True, max_length=80)
     number: int
     what: str = Field(max_length=200)
+    series: str | None = Field(default=None, max_length=200)
     body: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
     made: datetime

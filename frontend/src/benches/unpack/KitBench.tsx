@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { client, take } from "../../api/client";
 import { type Kit, type KitOut, kitSource, type Paper, useDesk, useShelf } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
@@ -28,6 +28,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
   const others = useShelf();
   const [tab, setTab] = useState<"papers" | "things">("papers");
   const [chosenIds, setChosen] = useState<string[]>([]);
+  const editor = useRef<HTMLDivElement>(null);
   const chosen = kit.papers.filter((paper) => chosenIds.includes(paper.id));
 
   const now = () => desk.getState().body;
@@ -40,6 +41,18 @@ export function KitBench({ answer }: { answer: KitOut }) {
     const paper = paperLike(now().papers.at(-1), name);
     edit(`added ${name}`, { papers: [...now().papers, paper] });
     setChosen([paper.id]);
+  }
+
+  /** From the list on to the pattern of the A side; Escape leads back to the list. */
+  function toEditor(ids: string[]): void {
+    setChosen(ids);
+    setTimeout(() => editor.current?.querySelector<HTMLElement>('[aria-label="A side: pattern"]')?.focus());
+  }
+
+  function onEditorKey(event: React.KeyboardEvent): void {
+    if (event.key !== "Escape" || event.defaultPrevented) return;
+    const [first] = chosenIds;
+    document.querySelector<HTMLElement>(`[data-paper="${first}"]`)?.focus();
   }
 
   function copy(ids: string[]): void {
@@ -147,9 +160,14 @@ export function KitBench({ answer }: { answer: KitOut }) {
               onAdd={add}
               onCopy={copy}
               onRemove={remove}
+              onEdit={toEditor}
             />
           </Box>
-          <Box sx={{ borderLeft: `1px solid ${colours.line}`, background: colours.paper, overflow: "auto" }}>
+          <Box
+            ref={editor}
+            onKeyDown={onEditorKey}
+            sx={{ borderLeft: `1px solid ${colours.line}`, background: colours.paper, overflow: "auto" }}
+          >
             {chosen.length ? (
               <PaperEditor
                 papers={chosen}

@@ -19,9 +19,12 @@ interface Props {
   onAdd: (name: string) => void;
   onCopy: (ids: string[]) => void;
   onRemove: (ids: string[]) => void;
+  /** Goes on to how they look. */
+  onEdit: (ids: string[]) => void;
 }
 
-export function PaperList({ papers, tiles, chosen, onChoose, onChange, onAdd, onCopy, onRemove }: Props) {
+export function PaperList(props: Props) {
+  const { papers, tiles, chosen, onChoose, onChange, onAdd, onCopy, onRemove } = props;
   const list = useRef<HTMLDivElement>(null);
   const all = chosen.length === papers.length && papers.length > 0;
 
@@ -43,8 +46,11 @@ export function PaperList({ papers, tiles, chosen, onChoose, onChange, onAdd, on
     } else if (event.key === " ") {
       event.preventDefault();
       choose(id, true);
-    } else if (event.key === "Enter") onChoose([id]);
-    else if (event.key === "Delete") onRemove(chosen.includes(id) ? chosen : [id]);
+    } else if (event.key === "Enter") {
+      event.preventDefault();
+      props.onEdit(chosen.includes(id) ? chosen : [id]);
+    }
+    if (event.key === "Delete") onRemove(chosen.includes(id) ? chosen : [id]);
     else if (event.key.toLowerCase() === "d" && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
       onCopy(chosen.includes(id) ? chosen : [id]);

@@ -28,6 +28,7 @@ def upgrade() -> None:
         sa.Column("document", sa.String(80), sa.ForeignKey("document.id"), nullable=False, index=True),
         sa.Column("number", sa.Integer, nullable=False),
         sa.Column("what", sa.String(200), nullable=False),
+        sa.Column("series", sa.String(200)),
         sa.Column("body", sa.JSON, nullable=False),
         sa.Column("made", sa.DateTime, nullable=False),
         sa.UniqueConstraint("document", "number"),

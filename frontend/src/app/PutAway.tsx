@@ -1,0 +1,64 @@
+/** What was put away: kits, photos and pages, each one press from being back. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { client, type Schemas, take } from "../api/client";
+import { awayQuery } from "../api/documents";
+import { useFrame } from "./FrameContext";
+import { colours } from "./theme";
+
+export function PutAway({ onClose }: { onClose: () => void }) {
+  const { data = [] } = useQuery({ ...awayQuery, staleTime: 0 });
+  const queries = useQueryClient();
+  const { say } = useFrame();
+
+  async function bringBack({ kind, saved }: Schemas["Away"]): Promise<void> {
+    const what = { params: { path: { id: saved.id } }, body: { version: saved.version } };
+    try {
+      if (kind === "kit") await take(client.POST("/api/kits/{id}/back", what));
+      else if (kind === "photo") await take(client.POST("/api/photos/{id}/back", what));
+      else await take(client.POST("/api/pages/{id}/back", what));
+    } catch (error) {
+      say((error as Error).message);
+    }
+    await queries.invalidateQueries();
+  }
+
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth>
+      <DialogTitle>Put away</DialogTitle>
+      <DialogContent>
+        {!data.length && "Nothing is put away."}
+        {data.map((one) => (
+          <Box
+            key={one.saved.id}
+            sx={{
+              display: "flex",
+              alignItems: "center",
+              gap: 1,
+              borderBottom: `1px solid ${colours.line}`,
+              py: 0.5,
+            }}
+          >
+            <Box sx={{ flex: 1 }}>
+              {one.name}{" "}
+              <Box component="span" sx={{ color: colours.soft }}>
+                ({one.kind})
+              </Box>
+            </Box>
+            <Button size="small" onClick={() => void bringBack(one)}>
+              Bring back
+            </Button>
+          </Box>
+        ))}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
