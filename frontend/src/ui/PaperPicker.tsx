@@ -46,7 +46,6 @@ export function PaperPicker({ label, value, onChange }: Props) {
       }
       autoHighlight
       openOnFocus
-      selectOnFocus
       noOptionsText={shelf.length ? "No paper is called so." : "No paper is unpacked yet."}
       slotProps={{ popper: { style: { minWidth: 280 } }, listbox: { style: { maxHeight: 340 } } }}
       renderOption={({ key, ...props }, option) => (

@@ -46,7 +46,11 @@ export function KitBench({ answer }: { answer: KitOut }) {
   /** From the list on to the pattern of the A side; Escape leads back to the list. */
   function toEditor(ids: string[]): void {
     setChosen(ids);
-    setTimeout(() => editor.current?.querySelector<HTMLElement>('[aria-label="A side: pattern"]')?.focus());
+    setTimeout(() => {
+      const field = editor.current?.querySelector<HTMLInputElement>('[aria-label="A side: pattern"]');
+      field?.focus();
+      field?.select();
+    });
   }
 
   function onEditorKey(event: React.KeyboardEvent): void {

@@ -194,7 +194,6 @@ function PatternPicker(props: {
       disableClearable
       autoHighlight
       openOnFocus
-      selectOnFocus
       getOptionLabel={(p) => p.name}
       isOptionEqualToValue={(a, b) => a.name === b.name}
       onChange={(_, pattern) => pattern && props.onChange(pattern)}
