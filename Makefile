@@ -30,6 +30,7 @@ format: .made/python .made/node
 types: .made/python .made/node
 	$(BIN)/python -m ulna.api.describe > frontend/openapi.json
 	cd frontend && npm run --silent types
+	$(BIN)/python docs/write_schemas.py
 
 bench: .made/python .made/web .made/chromium
 	$(BIN)/python bench/run.py

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import json
 import subprocess
 import sys
@@ -10,6 +11,12 @@ from pathlib import Path
 import pytest
 
 from tests.formats.test_cut_json import REQUEST, changed
+from ulna.demo.kits import wharf
+from ulna.demo.pages import market
+from ulna.demo.scenes import SCENES
+from ulna.formats import recipe
+from ulna.formats.recipe import Recipe
+from ulna.household import Household
 
 
 def ulna(*words: str, given: str = "") -> subprocess.CompletedProcess[str]:
@@ -73,3 +80,59 @@ def test_the_demo_never_throws_away_what_is_no_demo(tmp_path: Path) -> None:
     done = ulna("demo", "--home", str(tmp_path), "--reset", "--only")
     assert done.returncode == 2 and "something else than the demo" in done.stderr
     assert (tmp_path / "letter.txt").exists()
+
+
+def test_a_library_goes_out_and_comes_into_another_household(tmp_path: Path) -> None:
+    """Its pages find the papers that came with them, also where an id is taken already."""
+    file, there = tmp_path / "library.json", str(tmp_path / "there")
+    with contextlib.closing(Household(tmp_path / "here")) as home:
+        page = market({scene.name: scene.name for scene in SCENES})
+        home.bring_in([wharf()], [Recipe.from_value(page)])
+    assert ulna("export", str(file), "--home", str(tmp_path / "here")).returncode == 0
+    for _ in range(2):
+        done = ulna("import", str(file), "--home", there)
+        assert (done.returncode, done.stdout) == (0, "1 kits and 1 pages brought in\n")
+    with contextlib.closing(Household(tmp_path / "there")) as home:
+        assert len(home.shelf().papers) == 24
+        second = Recipe.model_validate(home.library.all("page")[1].body)
+        assert {p.choice.paper for p in home.evaluated(second.value()).pieces if p.role != "print"} <= set(
+            home.shelf().papers
+        )
+
+
+def test_a_page_is_worked_out_from_its_file(tmp_path: Path) -> None:
+    """In sentences, and as JSON."""
+    file = tmp_path / "page.json"
+    file.write_text(recipe.write(market({scene.name: scene.name for scene in SCENES})))
+    where = ("--home", str(tmp_path / "home"))
+    said = ulna("page", str(file), *where).stdout
+    assert "3 1/2 × 5 + 2 × 1/16 = 3 5/8 × 5 1/8" in said
+    assert json.loads(ulna("page", str(file), "--json", *where).stdout)["pieces"][0]["width"] == "4 1/4 in"
+    file.write_text("{}")
+    assert ulna("page", str(file), *where).returncode == 2
+
+
+def test_a_csv_with_wrong_rows_stays_out_unless_asked(tmp_path: Path) -> None:
+    """Each wrong cell is named."""
+    file, where = tmp_path / "kit.csv", ("--home", str(tmp_path / "home"))
+    file.write_text("name,width\nReeds,12\nInk,5 ft\n")
+    refused = ulna("import", str(file), *where)
+    assert refused.returncode == 2 and "line 3, width: feet are not read" in refused.stderr
+    assert ulna("import", str(file), "--right-rows", *where).stdout == "1 papers and 0 things brought in\n"
+
+
+def test_a_backup_holds_everything_and_never_overwrites(tmp_path: Path) -> None:
+    """History and pictures too; a folder with a library in it is left alone."""
+    file, here, there = tmp_path / "all.zip", tmp_path / "here", tmp_path / "there"
+    with contextlib.closing(Household(here)) as home:
+        kept = home.library.add("kit", wharf().model_dump(mode="json"), "unpacked")
+        home.pictures.put("photo-1", b"picture", "jpg", b"view", b"thumb")
+    assert ulna("backup", str(file), "--home", str(here)).returncode == 0
+    assert ulna("restore", str(file), "--home", str(there)).returncode == 0
+    with contextlib.closing(Household(there)) as home:
+        assert home.library.get("kit", kept.id).body == kept.body
+        assert home.pictures.path("photo-1", "original").read_bytes() == b"picture"
+    again = ulna("restore", str(file), "--home", str(there))
+    assert again.returncode == 2 and "there is a library here already" in again.stderr
+    file.write_bytes(file.read_bytes()[:100])
+    assert ulna("restore", str(file), "--home", str(tmp_path / "third")).returncode == 2

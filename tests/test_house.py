@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import re
+import runpy
 import subprocess
 from pathlib import Path
 
@@ -33,6 +34,13 @@ def test_the_interfaces_types_are_those_of_the_server(tmp_path: Path) -> None:
     tool = ROOT / "frontend/node_modules/.bin/openapi-typescript"
     subprocess.run([tool, tmp_path / "openapi.json", "-o", made], check=True, capture_output=True)
     assert made.read_text() == (ROOT / "frontend/src/api/schema.d.ts").read_text()
+
+
+@pytest.mark.parametrize("name", ["page", "kit", "library"])
+def test_the_published_schemas_are_those_of_the_documents(name: str) -> None:
+    """docs/schemas is generated; run `make types` where this fails."""
+    space: dict[str, object] = runpy.run_path(str(ROOT / "docs/write_schemas.py"))
+    assert (ROOT / f"docs/schemas/{name}.json").read_text("utf-8") == space["text"](name)  # type: ignore[operator]
 
 
 def test_lock_files_name_no_host() -> None:

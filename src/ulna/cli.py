@@ -5,12 +5,17 @@ from __future__ import annotations
 import json
 import sys
 import time
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
-from typing import Annotated
+from typing import TYPE_CHECKING, Annotated
 
 import typer
 
 from ulna.core.errors import UlnaError
+
+if TYPE_CHECKING:
+    from ulna.household import Household
 
 app = typer.Typer(no_args_is_help=True, add_completion=False, pretty_exceptions_enable=False, help=__doc__)
 
@@ -21,6 +26,9 @@ def main() -> None:
         app()
     except UlnaError as error:
         print(error.sentence, file=sys.stderr)
+        sys.exit(2)
+    except OSError as error:
+        print(f"{error.filename}: {error.strerror}" if error.filename else error, file=sys.stderr)
         sys.exit(2)
 
 
@@ -34,11 +42,7 @@ def cutplan(
     from ulna.formats import cut_json
 
     start = time.monotonic()
-    try:
-        text = sys.stdin.buffer.read() if request == "-" else Path(request).read_bytes()
-    except OSError as error:
-        print(f"{request}: {error.strerror}", file=sys.stderr)
-        raise typer.Exit(2) from None
+    text = sys.stdin.buffer.read() if request == "-" else Path(request).read_bytes()
     asked, unit, seconds = cut_json.read(text)
     plan = plan_cuts(asked, effort_of(seconds))
     print(json.dumps(cut_json.write(plan, unit, time.monotonic() - start), ensure_ascii=False, indent=1))
@@ -85,6 +89,37 @@ Home = Annotated[
 Port = Annotated[int, typer.Option(envvar="PORT", help="The port; 0 takes a free one.")]
 
 
+@contextmanager
+def _opened(home: Path | None) -> Iterator[Household]:
+    """A household, closed again afterwards; what its store refuses is told in one line."""
+    from ulna.household import Household
+
+    with _told():
+        household = Household(_home(home))
+        try:
+            yield household
+        finally:
+            household.close()
+
+
+@contextmanager
+def _told() -> Iterator[None]:
+    """Errors of the store and of documents as one line each, with exit status 2."""
+    from pydantic import ValidationError
+
+    from ulna.store.errors import StoreError
+
+    try:
+        yield
+    except StoreError as error:
+        print(error.sentence, file=sys.stderr)
+        raise typer.Exit(2) from None
+    except ValidationError as error:
+        first = error.errors()[0]
+        print(f"{'.'.join(map(str, first['loc']))}: {first['msg']}", file=sys.stderr)
+        raise typer.Exit(2) from None
+
+
 def _home(home: Path | None) -> Path:
     if home is not None:
         return home
@@ -113,7 +148,6 @@ def _serve(home: Path, host: str, port: int, passphrase: str = "") -> None:
     import uvicorn
 
     from ulna.api.app import create_app
-    from ulna.store.errors import StoreError
 
     config = uvicorn.Config(create_app(home, passphrase or None), host=host, port=port, log_level="warning")
     try:
@@ -122,11 +156,8 @@ def _serve(home: Path, host: str, port: int, passphrase: str = "") -> None:
         raise typer.Exit(2) from None
     actual = listening.getsockname()[1] if listening else port
     print(f"Ulna is open at http://{host}:{actual}", flush=True)
-    try:
+    with _told():
         uvicorn.Server(config).run(sockets=[listening] if listening else None)
-    except StoreError as error:
-        print(error.sentence, file=sys.stderr)
-        raise typer.Exit(2) from None
 
 
 @app.command()
@@ -140,14 +171,149 @@ def demo(
 ) -> None:
     """Open a household aboard a narrowboat, with kits, photos and pages."""
     from ulna.demo.household import set_up
-    from ulna.store.errors import StoreError
 
-    try:
+    with _told():
         made = set_up(home, reset)
-    except StoreError as error:
-        print(error.sentence, file=sys.stderr)
-        raise typer.Exit(2) from None
     if made:
         print("The demo household has come aboard.")
     if not only:
         _serve(home, "127.0.0.1", port)
+
+
+@app.command()
+def page(
+    file: Annotated[Path, typer.Argument(help="A page as JSON, as the application or `ulna export` writes it.")],
+    home: Home = None,
+    as_json: Annotated[bool, typer.Option("--json", help="As JSON.")] = False,
+) -> None:
+    """Work a page out: its parts in sentences with their arithmetic, what is wrong, what it costs of a shelf."""
+    from ulna.core.cost import cost
+    from ulna.core.cutting import plan_cuts
+    from ulna.core.cutting.demand import demand
+    from ulna.core.measure import text
+    from ulna.formats import recipe
+    from ulna.household import EFFORT
+
+    with _opened(home) as household:
+        plan = recipe.read(file.read_bytes())
+        worked, shelf = household.evaluated(plan), household.shelf_for(None)
+        price = cost(plan_cuts(demand(worked.pieces, shelf), EFFORT), worked.pieces, shelf, household.ruler())
+    if as_json:
+        document = {
+            "name": plan.name,
+            "parts": [{"id": p.id, "sentence": p.sentence, "arithmetic": p.arithmetic} for p in worked.parts],
+            "findings": [{"part": f.part, "severity": f.severity, "sentence": f.sentence} for f in worked.findings],
+            "pieces": [
+                {"id": p.id, "name": p.name, "width": text(p.rect.width), "height": text(p.rect.height),
+                 "paper": p.choice.paper, "side": p.choice.side}
+                for p in worked.pieces
+            ],
+            "opened": price.opened,
+            "lacking": [one.sentence for one in price.lacking],
+        }  # fmt: skip
+        print(json.dumps(document, ensure_ascii=False, indent=1))
+        return
+    print(plan.name)
+    for part in worked.parts:
+        print(f"- {part.sentence}" + (f"\n  {part.arithmetic}" if part.arithmetic else ""))
+        for finding in worked.findings:
+            if finding.part == part.id:
+                print(f"  {finding.severity}: {finding.sentence}")
+    print(f"{price.pieces} pieces to cut, {price.prints} prints, opens {price.opened} sheets")
+    for one in price.lacking:
+        print(one.sentence)
+
+
+@app.command("export")
+def export_(
+    file: Annotated[str, typer.Argument(help="Where to write it; - writes standard output.")],
+    home: Home = None,
+) -> None:
+    """Write a whole library as JSON: kits, pages, and what is noted of photos."""
+    from ulna.formats import collection
+
+    with _opened(home) as household:
+        written = collection.write(household.whole())
+    if file == "-":
+        print(written, end="")
+    else:
+        Path(file).write_text(written, "utf-8")
+
+
+@app.command("import")
+def import_(
+    file: Annotated[Path, typer.Argument(help="A library, kit or page as JSON, or a kit as CSV.")],
+    home: Home = None,
+    right_rows: Annotated[
+        bool, typer.Option("--right-rows", help="Of a CSV, bring the right rows in anyway.")
+    ] = False,
+) -> None:
+    """Bring a library, kit or page in. A CSV with wrong rows stays out unless --right-rows is given."""
+    with _opened(home) as household:
+        data = file.read_bytes()
+        if file.suffix.lower() == ".csv":
+            _import_csv(household, file, data, right_rows)
+            return
+        from ulna.formats import collection, kit, recipe
+
+        try:
+            kind = json.loads(data).get("format")
+        except (ValueError, AttributeError):
+            kind = None
+        if kind == "ulna-library":
+            whole = collection.read(data)
+            household.bring_in(whole.kits, whole.pages)
+            print(f"{len(whole.kits)} kits and {len(whole.pages)} pages brought in")
+        elif kind == "ulna-kit":
+            household.bring_in([kit.read(data)])
+            print("1 kit brought in")
+        elif kind == "ulna-page":
+            household.bring_in(pages=[recipe.Recipe.from_value(recipe.read(data))])
+            print("1 page brought in")
+        else:
+            print(f"{file}: neither an ulna-library, an ulna-kit nor an ulna-page", file=sys.stderr)
+            raise typer.Exit(2)
+
+
+def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool) -> None:
+    from ulna.formats import kit_csv
+    from ulna.formats.kit import Kit, Paper, Thing
+    from ulna.store.library import new_id
+
+    rows = kit_csv.read(data, household.ruler().unit, lambda: new_id("paper"))
+    for wrong in rows.wrong:
+        print(f"line {wrong.line}, {wrong.field}: {wrong.reason}, read {wrong.read!r}", file=sys.stderr)
+    if rows.wrong and not right_rows:
+        print("nothing was brought in; --right-rows takes the others", file=sys.stderr)
+        raise typer.Exit(2)
+    papers = [Paper.from_value(paper) for paper in rows.papers]
+    household.bring_in(
+        [Kit(name=file.stem[:120], papers=papers, things=[Thing.from_value(t) for t in rows.things])]
+    )
+    print(f"{len(papers)} papers and {len(rows.things)} things brought in")
+
+
+@app.command()
+def backup(
+    file: Annotated[Path, typer.Argument(help="The backup to write, one zip file.")],
+    home: Home = None,
+) -> None:
+    """Keep everything in one file: the library with its history, and the pictures."""
+    from ulna.store import backup as packing
+
+    with _told():
+        packing.write(_home(home), file)
+    print(f"{file} holds everything")
+
+
+@app.command()
+def restore(
+    file: Annotated[Path, typer.Argument(help="A backup.")],
+    home: Home = None,
+) -> None:
+    """Unpack a backup into a folder that has no library yet."""
+    from ulna.store import backup as packing
+
+    with _told():
+        packing.read(file, _home(home))
+    print(f"everything is back in {_home(home)}")

@@ -8,11 +8,8 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from pathlib import Path
-from typing import Annotated, Any, Literal, TypeVar
+from typing import Any, Literal, TypeVar
 
-from pydantic import Field
-
-from ulna.core.crop import Framing as CoreFraming
 from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.cut_list import CutList, cut_list
 from ulna.core.cutting.demand import demand
@@ -22,10 +19,12 @@ from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import PageFormat
 from ulna.core.pieces import Ground, Photo, Piece
 from ulna.core.shelf import Paper, Shelf
+from ulna.formats import collection
 from ulna.formats import cuts as cuts_format
 from ulna.formats.kit import Kit
 from ulna.formats.model import Model
-from ulna.formats.recipe import Print, Recipe
+from ulna.formats.photo import PhotoRecord
+from ulna.formats.recipe import Recipe
 from ulna.store.errors import Changed, NotThere
 from ulna.store.library import Kept, Library, new_id
 from ulna.store.picture_box import PictureBox
@@ -37,29 +36,6 @@ EFFORT_TO_CUT = 600_000
 """And when the cut list is asked for."""
 
 MOST_CACHED = 60
-
-Share = Annotated[float, Field(ge=0, le=1)]
-
-
-class Framing(Model):
-    core = CoreFraming
-    x: Share = 0.5
-    y: Share = 0.5
-    zoom: Annotated[float, Field(ge=1, le=20)] = 1.0
-    focal_x: Share | None = None
-    focal_y: Share | None = None
-
-
-class PhotoRecord(Model):
-    """A photo: its file is kept under the same id. `print` is the size it is wanted in."""
-
-    name: Annotated[str, Field(min_length=1, max_length=120)]
-    file: str = ""
-    taken: str | None = None
-    width: int
-    height: int
-    framing: Framing = Framing()
-    print: Print
 
 
 class Settings(Model):
@@ -207,6 +183,30 @@ class Household:
         return self.add_sheet_picture(
             pictures.straightened(data, corners, width.inches, height.inches), "sheet.jpg"
         )
+
+    # ---- whole libraries -------------------------------------------------------------------------------
+
+    def whole(self) -> collection.Document:
+        """Everything but the pictures themselves."""
+        return collection.Document(
+            kits=[Kit.model_validate(kept.body) for kept in self.library.all("kit")],
+            photos=[
+                collection.KeptPhoto(id=kept.id, photo=PhotoRecord.model_validate(kept.body))
+                for kept in self.library.all("photo")
+            ],
+            pages=[Recipe.model_validate(kept.body) for kept in self.library.all("page")],
+        )
+
+    def bring_in(self, kits: Iterable[Kit] = (), pages: Iterable[Recipe] = (), what: str = "brought in") -> None:
+        """Adds kits and pages; papers whose id is taken get a fresh one, and the pages follow."""
+        arriving, fresh = list(kits), dict[str, str]()
+        taken = set(self.shelf().papers)
+        for paper in (paper for kit in arriving for paper in kit.papers):
+            fresh[paper.id] = new_id("paper") if paper.id in taken else paper.id
+        for kit in arriving:
+            self.library.add("kit", collection.with_papers(kit.model_dump(mode="json"), fresh), what)
+        for page in pages:
+            self.library.add("page", collection.with_papers(page.model_dump(mode="json"), fresh), what)
 
     # ---- pages -----------------------------------------------------------------------------------------
 

@@ -11,8 +11,9 @@ from ulna.api.schemas import CropOut, PhotoIn, PhotoOut, PrintSize, Step, saved
 from ulna.core import crop as cropping
 from ulna.core.measure import ZERO
 from ulna.formats.limits import MOST_PICTURE_BYTES
+from ulna.formats.photo import PhotoRecord
 from ulna.formats.recipe import Recipe, photos_of
-from ulna.household import Household, PhotoRecord
+from ulna.household import Household
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["photos"])

@@ -7,14 +7,13 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from ulna.formats.cuts import CutList, CutSheet, Rect
+from ulna.formats.cuts import CutList, Rect
 from ulna.formats.kit import Kit, Paper, Side, Thing
 from ulna.formats.model import AnyLength, Model
+from ulna.formats.photo import PhotoRecord
 from ulna.formats.recipe import PageFormat, PaperChoice, Part, Recipe
-from ulna.household import Framing, PhotoRecord, Settings
+from ulna.household import Settings
 from ulna.store.library import Kept
-
-__all__ = ["CutSheet", "Framing"]
 
 
 class Saved(BaseModel):

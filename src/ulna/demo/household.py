@@ -8,8 +8,9 @@ from pathlib import Path
 from ulna.core.page import PagePlan
 from ulna.demo.scenes import SCENES, Scene
 from ulna.formats.kit import Kit
+from ulna.formats.photo import Framing, PhotoRecord
 from ulna.formats.recipe import Recipe
-from ulna.household import Framing, Household, PhotoRecord
+from ulna.household import Household
 from ulna.store.errors import StoreError
 
 MARK, READY = "this-is-the-demo", "demo-is-ready"
