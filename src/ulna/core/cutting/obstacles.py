@@ -11,6 +11,8 @@ from collections.abc import Sequence
 from ulna.core.cutting.request import Area, Piece, Sheet
 from ulna.core.cutting.tree import Axis, Laid, Part
 
+AXES: tuple[Axis, Axis] = ("horizontal", "vertical")
+
 CANDIDATES = 24
 """Lines that are weighed at each cut; of more, an even selection."""
 
@@ -38,17 +40,15 @@ def root_of(sheet: Sheet, kerf: int) -> tuple[Part, Part]:
     return root, used
 
 
-def carve(part: Part, pins: Sequence[tuple[int, Area]], holes: Sequence[Area], kerf: int, flat: bool) -> list[Part]:
-    """Isolates pins and holes in a part and returns the clear parts. `flat` prefers level cuts where both serve.
+def carve(part: Part, pins: Sequence[tuple[int, Area]], holes: Sequence[Area], kerf: int, flat: bool) -> None:
+    """Cuts a part so that pins and holes stand alone. `flat` prefers level cuts where both serve.
 
-    Each pin is a piece's index and its place. Raises `Inseparable` where the pins cannot be cut apart.
+    Each pin is a piece's index and its place; they must be such that `apart` keeps them all.
     """
-    free: list[Part] = []
     todo = [(part, list(pins), list(holes))]
     while todo:
         here, pins_here, holes_here = todo.pop()
         if not pins_here and not holes_here:
-            free.append(here)
             continue
         if len(pins_here) == 1 and pins_here[0][1] == here.area:
             here.laid = Laid(pins_here[0][0], turned=False)
@@ -66,42 +66,33 @@ def carve(part: Part, pins: Sequence[tuple[int, Area]], holes: Sequence[Area], k
                         [h for h in holes_here if h.meets(side.area)],
                     )
                 )
-    return free
-
-
-class Inseparable(ValueError):
-    """No edge-to-edge cut divides these pins."""
-
-
-def separable(area: Area, pins: Sequence[tuple[int, Area]], kerf: int) -> bool:
-    """Whether pins can all be cut out of an area by edge-to-edge cuts."""
-    if any(_near(a, b, kerf) for k, (_, a) in enumerate(pins) for _, b in pins[:k]):
-        return False
-    try:
-        carve(Part(area), pins, (), kerf, False)
-    except Inseparable:
-        return False
-    return True
 
 
 def _near(a: Area, b: Area, kerf: int) -> bool:
     return a.meets(Area(b.x - kerf, b.y - kerf, b.width + 2 * kerf, b.height + 2 * kerf))
 
 
+def _lines(area: Area, axis: Axis, pins: list[Area], holes: Sequence[Area], kerf: int) -> list[int]:
+    """Where a cut along this axis might go: at the edges of what stands on the area."""
+    low = 0 if axis == "vertical" else 1
+    start, end = area[low], area[low] + area[low + 2]
+    lines = {x for p in pins for x in (p[low] - kerf, p[low] + p[low + 2])}
+    lines |= {x for h in holes for x in (h[low], h[low] + h[low + 2] - kerf)}
+    return sorted(x for x in lines if start < x + kerf and x < end)
+
+
+def _blocks(pin: Area, axis: Axis, at: int, kerf: int) -> bool:
+    low = 0 if axis == "vertical" else 1
+    return pin[low] < at + kerf and at < pin[low] + pin[low + 2]
+
+
 def _best_line(area: Area, pins: list[Area], holes: list[Area], kerf: int, flat: bool) -> tuple[Axis, int]:
     best: tuple[tuple[int, int], Axis, int] | None = None
-    axes: tuple[Axis, Axis] = ("horizontal", "vertical")
-    for axis in axes:
+    for axis in AXES:
         low = 0 if axis == "vertical" else 1
         start, end = area[low], area[low] + area[low + 2]
-        lines = sorted(
-            {x for p in pins for x in (p[low] - kerf, p[low] + p[low + 2])}
-            | {x for h in holes for x in (h[low], h[low] + h[low + 2] - kerf)}
-        )
         clear = [
-            x
-            for x in lines
-            if start < x + kerf and x < end and not any(p[low] < x + kerf and x < p[low] + p[low + 2] for p in pins)
+            x for x in _lines(area, axis, pins, holes, kerf) if not any(_blocks(p, axis, x, kerf) for p in pins)
         ]
         step = max(1, len(clear) // CANDIDATES)
         for at in clear[::step]:
@@ -110,8 +101,37 @@ def _best_line(area: Area, pins: list[Area], holes: list[Area], kerf: int, flat:
             if best is None or score > best[0]:
                 best = (score, axis, at)
     if best is None:
-        raise Inseparable
+        raise ValueError("no edge-to-edge cut divides these pins")
     return best[1], best[2]
+
+
+def apart(area: Area, pins: Sequence[tuple[int, Area]], kerf: int) -> list[tuple[int, Area]]:
+    """The pins that can be cut apart edge to edge; where no cut passes, those in the way of the freest one go."""
+    kept: list[tuple[int, Area]] = []
+    todo = [(area, list(pins))]
+    while todo:
+        here, inside = todo.pop()
+        if not inside:
+            continue
+        if len(inside) == 1:
+            kept += inside
+            continue
+        areas = [a for _, a in inside]
+        lines = [(axis, at) for axis in AXES for at in _lines(here, axis, areas, (), kerf)]
+        blocked = [(sum(_blocks(a, axis, at, kerf) for a in areas), axis, at) for axis, at in lines]
+        _, axis, at = min(blocked, key=lambda line: line[0])
+        low = 0 if axis == "vertical" else 1
+        left = [(i, a) for i, a in inside if not _blocks(a, axis, at, kerf)]
+        x, y, w, h = here
+        if axis == "vertical":
+            sides = Area(x, y, at - x, h), Area(at + kerf, y, x + w - at - kerf, h)
+        else:
+            sides = Area(x, y, w, at - y), Area(x, at + kerf, w, y + h - at - kerf)
+        todo += [
+            (sides[0], [(i, a) for i, a in left if a[low] + a[low + 2] <= at]),
+            (sides[1], [(i, a) for i, a in left if a[low] >= at + kerf]),
+        ]
+    return kept
 
 
 def _clear(area: Area, axis: str, low: int, high: int, pins: list[Area], holes: list[Area]) -> int:
@@ -135,30 +155,29 @@ def assign_pins(sheet: Sheet, pieces: Sequence[Piece], kerf: int) -> tuple[list[
     ]
     if not pinned:
         return [], []
+    crowd = {i: sum(_near(a, b, kerf) for _, b in pinned) for i, a in pinned}
     orders = [
-        pinned,
+        sorted(pinned, key=lambda p: crowd[p[0]]),
         sorted(pinned, key=lambda p: p[1].size),
         sorted(pinned, key=lambda p: -p[1].size),
-        sorted(pinned, key=lambda p: sum(_near(p[1], q[1], kerf) for q in pinned)),
         sorted(pinned, key=lambda p: (p[1].x, p[1].y)),
         sorted(pinned, key=lambda p: (p[1].y, p[1].x)),
     ]
-    return min((_first_fit(order, sheet, kerf) for order in orders), key=lambda f: (len(f[1]), len(f[0])))
+    return min((_shared_out(order, sheet, kerf) for order in orders), key=lambda f: (len(f[1]), len(f[0])))
 
 
-def _first_fit(
-    order: Sequence[tuple[int, Area]], sheet: Sheet, kerf: int
+def _shared_out(
+    order: list[tuple[int, Area]], sheet: Sheet, kerf: int
 ) -> tuple[list[list[tuple[int, Area]]], list[int]]:
+    """Copy after copy takes what can be cut from it together; what is left when there is none goes without."""
     copies: list[list[tuple[int, Area]]] = []
-    out = []
-    for pin in order:
-        for copy in copies:
-            if separable(sheet.usable, [*copy, pin], kerf):
-                copy.append(pin)
-                break
-        else:
-            if len(copies) < sheet.quantity:
-                copies.append([pin])
-            else:
-                out.append(pin[0])
-    return copies, out
+    while order and len(copies) < sheet.quantity:
+        beside: list[tuple[int, Area]] = []
+        for i, a in order:
+            if not any(_near(a, b, kerf) for _, b in beside):
+                beside.append((i, a))
+        taken = apart(sheet.usable, beside, kerf)
+        copies.append(taken)
+        gone = {i for i, _ in taken}
+        order = [pin for pin in order if pin[0] not in gone]
+    return copies, [i for i, _ in order]

@@ -196,6 +196,7 @@ class _World:
         self.least = min((min(p.width, p.height) for p in loose), default=0)
         self.pinned = {k: assign_pins(s, request.pieces, request.kerf)[0] for k, s in enumerate(request.sheets)}
         self.clear: dict[tuple[int, bool], list[Area]] = {}
+        self.carved: dict[tuple[int, bool, tuple[int, ...]], Part] = {}
         # How much paper only this sheet, or few besides it, can give: what makes a sheet worth opening.
         self.demand = [0.0] * len(request.sheets)
         for p in loose:
@@ -239,10 +240,7 @@ class _World:
         sheet = self.sheets[k]
         copy = sheet.quantity - bench.left[k] + 1
         bench.left[k] -= 1
-        bench.fittings += CARVE * (1 + len(pins) + len(sheet.holes)) if pins or sheet.holes else OPEN
-        root, usable = root_of(sheet, self.kerf)
-        holes = [h for h in sheet.holes if h.meets(usable.area)]
-        clear = carve(usable, pins, holes, self.kerf, style.flat)
+        root, clear = self._fresh(bench, k, pins, style.flat)
         bench.opened.append(Opened(k, copy, root))
         for part in root.leaves():
             if part.laid is not None:
@@ -252,11 +250,25 @@ class _World:
     def _offer(self, bench: _Bench, k: int, style: Style) -> None:
         """Shows the clear parts of the next copy of a scrap, which is opened once something lies on it."""
         sheet = self.sheets[k]
-        bench.fittings += CARVE * len(sheet.holes) if sheet.holes else OPEN
-        _, usable = root_of(sheet, self.kerf)
-        holes = [h for h in sheet.holes if h.meets(usable.area)]
-        clear = carve(usable, (), holes, self.kerf, style.flat)
+        _, clear = self._fresh(bench, k, [], style.flat)
         self._add(bench, [_Free(part, sheet.id, True, fresh=k) for part in clear])
+
+    def _fresh(self, bench: _Bench, k: int, pins: list[tuple[int, Area]], flat: bool) -> tuple[Part, list[Part]]:
+        """The tree of a sheet with its reserve, holes and printed pieces cut apart, and its clear parts."""
+        sheet = self.sheets[k]
+        bench.fittings += OPEN
+        if not pins and not sheet.holes:
+            root, usable = root_of(sheet, self.kerf)
+            return root, [usable]
+        key = (k, flat, tuple(i for i, _ in pins))
+        if key not in self.carved:
+            bench.fittings += CARVE * (len(pins) + len(sheet.holes))
+            root, usable = root_of(sheet, self.kerf)
+            carve(usable, pins, [h for h in sheet.holes if h.meets(usable.area)], self.kerf, flat)
+            self.carved[key] = root
+        root = self.carved[key].copied()
+        bench.fittings += len(pins) + len(sheet.holes)
+        return root, [part for part in root.leaves() if part.laid is None and not part.lost]
 
     def _add(self, bench: _Bench, free: list[_Free]) -> None:
         bench.free += [f for f in free if min(f.part.area.width, f.part.area.height) >= self.least]
@@ -331,10 +343,7 @@ class _World:
     def _clear_areas(self, k: int, flat: bool) -> list[Area]:
         """What a fresh copy of a sheet offers, worked out once for each manner."""
         if (k, flat) not in self.clear:
-            sheet = self.sheets[k]
-            _, usable = root_of(sheet, self.kerf)
-            holes = [h for h in sheet.holes if h.meets(usable.area)]
-            self.clear[k, flat] = [part.area for part in carve(usable, (), holes, self.kerf, flat)]
+            self.clear[k, flat] = [part.area for part in self._fresh(_Bench(), k, [], flat)[1]]
         return self.clear[k, flat]
 
     def _lay(self, bench: _Bench, free: _Free, piece: int, turned: bool, run: int, style: Style) -> int:

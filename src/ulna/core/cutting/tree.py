@@ -46,6 +46,24 @@ class Part:
                 self.second = Part(Area(x, at + kerf, w, y + h - at - kerf))
         return self.first, self.second
 
+    def copied(self) -> Part:
+        """The same tree anew, to be cut further."""
+        twin = self._bare()
+        todo = [(self, twin)]
+        while todo:
+            old, new = todo.pop()
+            if old.first is not None:
+                new.first = old.first._bare()
+                todo.append((old.first, new.first))
+            if old.second is not None:
+                new.second = old.second._bare()
+                todo.append((old.second, new.second))
+        return twin
+
+    def _bare(self) -> Part:
+        laid = Laid(self.laid.piece, self.laid.turned) if self.laid else None
+        return Part(self.area, self.axis, self.at, laid=laid, lost=self.lost)
+
     def leaves(self) -> Iterator[Part]:
         """The parts that are there after all cuts."""
         stack: list[Part] = [self]
