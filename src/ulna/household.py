@@ -6,7 +6,7 @@ This is the one place where store, formats and core meet; the API, the command l
 from __future__ import annotations
 
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any, Literal, TypeVar
 
@@ -48,19 +48,32 @@ class Settings(Model):
     def ruler(self) -> Ruler:
         return Ruler(Unit(self.unit), MARKS[self.mark])
 
+    @classmethod
+    def of(cls, ruler: Ruler) -> Settings:
+        mark = next(name for name, mark in MARKS.items() if mark == ruler.mark)
+        return cls.model_validate({"unit": ruler.unit.value, "mark": mark})
+
 
 class Cutting(Model):
-    """The cut list that a page is being cut by, from the first tick on, and what is ticked."""
+    """The cut list that a page is being cut by, from the first tick on, and what is ticked.
+
+    It keeps the ruler that it was made with, so that measuring in another unit later changes nothing on it.
+    """
 
     cuts: cuts_format.CutList = cuts_format.CutList()
     ticked: list[str] = []
+    ruler: Settings = Settings()
 
 
 @dataclass(frozen=True, slots=True)
 class PageCuts:
-    """A page's cut list as it stands: begun or fresh, what is ticked, and how the page has moved on since."""
+    """A page's cut list as it stands: begun or fresh, in which ruler, what is ticked.
+
+    `new` and `gone` say how the page has moved on since the list was begun.
+    """
 
     version: int
+    ruler: Ruler
     cuts: CutList
     ticked: frozenset[str]
     begun: bool
@@ -240,19 +253,25 @@ class Household:
     def page_cuts(self, page: str) -> PageCuts:
         """The list a page is cut by, or where nothing is ticked a fresh one. Raises `NotThere`."""
         version, cutting = self.cutting(page)
-        begun_cuts: CutList = cutting.cuts.value()
+        cuts: CutList = cutting.cuts.value()
         ticked = frozenset(cutting.ticked)
-        pieces = {p.id: p for p in self.evaluated(self.page(page), page).pieces}
-        if progress.begun(begun_cuts, ticked):
-            new, gone = progress.changes(list(pieces.values()), begun_cuts)
+        if progress.begun(cuts, ticked):
+            ruler = cutting.ruler.ruler()
+            new, gone = progress.changes(self._pieces(page, ruler), cuts)
             names = tuple(p.name for p in gone)
-            return PageCuts(version, begun_cuts, ticked, True, tuple(new), names, CutPlan((), (), 0, 0))
-        cuts, plan = self._planned(pieces, self.shelf_for(page))
-        return PageCuts(version, cuts, ticked, False, (), (), plan)
+            return PageCuts(version, ruler, cuts, ticked, True, tuple(new), names, CutPlan((), (), 0, 0))
+        ruler = self.ruler()
+        cuts, plan = self._planned(self._pieces(page, ruler), self.shelf_for(page), ruler)
+        return PageCuts(version, ruler, cuts, ticked, False, (), (), plan)
 
-    def _planned(self, pieces: dict[str, Piece], shelf: Shelf, first: int = 1) -> tuple[CutList, CutPlan]:
-        plan = plan_cuts(demand(pieces.values(), shelf), EFFORT_TO_CUT)
-        return cut_list(plan, pieces, shelf, self.ruler(), first), plan
+    def _pieces(self, page: str, ruler: Ruler) -> list[Piece]:
+        """A page's pieces on the marks of a ruler. Raises `NotThere`."""
+        plan = self.page(page)
+        return list(evaluate(plan, replace(self.ground(plan.format, page), ruler=ruler, worked={})).pieces)
+
+    def _planned(self, pieces: list[Piece], shelf: Shelf, ruler: Ruler, first: int = 1) -> tuple[CutList, CutPlan]:
+        plan = plan_cuts(demand(pieces, shelf), EFFORT_TO_CUT)
+        return cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first), plan
 
     def tick(self, page: str, version: int, key: str, on: bool) -> None:
         """Ticks a step off or back, with the steps that hang on it. Raises `NotThere` and `Changed`."""
@@ -262,7 +281,7 @@ class Household:
             raise NotThere("step", key)
         ticked = progress.tick(sheet, now.ticked, key, on)
         what = "cut" if on else "took a cut back"
-        self._keep_cutting(page, version, now.cuts, ticked, what)
+        self._keep_cutting(page, version, now, now.cuts, ticked, what)
 
     def cut_again(self, page: str, version: int) -> None:
         """Plans what is still to cut anew: begun sheets stay as they are, their rests serve as scraps."""
@@ -270,18 +289,20 @@ class Household:
         begun = [progress.settled(s, now.ticked) for s in progress.begun(now.cuts, now.ticked)]
         kept = CutList(tuple(begun))
         shelf = progress.after(self.shelf_for(page), now.cuts, now.ticked)
-        evaluated = self.evaluated(self.page(page), page)
-        missing, _ = progress.changes(list(evaluated.pieces), kept)
+        missing, _ = progress.changes(self._pieces(page, now.ruler), kept)
         first = max((p.number for s in begun for p in s.pieces), default=0) + 1
-        more, _ = self._planned({p.id: p for p in missing}, shelf, first)
+        more, _ = self._planned(missing, shelf, now.ruler, first)
         taken = {s.key for s in begun}
         rekeyed = [progress.rekeyed(s, taken) for s in more.sheets]
-        self._keep_cutting(page, version, CutList((*begun, *rekeyed)), now.ticked, "planned again")
+        self._keep_cutting(page, version, now, CutList((*begun, *rekeyed)), now.ticked, "planned again")
 
-    def _keep_cutting(self, page: str, version: int, cuts: CutList, ticked: frozenset[str], what: str) -> None:
-        listed, id = cuts_format.CutList.from_value(cuts), f"cutting-{page}"
+    def _keep_cutting(
+        self, page: str, version: int, now: PageCuts, cuts: CutList, ticked: frozenset[str], what: str
+    ) -> None:
+        id, ruler = f"cutting-{page}", Settings.of(now.ruler)
+        listed = cuts_format.CutList.from_value(cuts)
         if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
-            body = Cutting(cuts=listed).model_dump(mode="json")
+            body = Cutting(cuts=listed, ruler=ruler).model_dump(mode="json")
             version = self.library.add("cutting", body, "took the list up", id=id).version
-        body = Cutting(cuts=listed, ticked=sorted(ticked)).model_dump(mode="json")
+        body = Cutting(cuts=listed, ticked=sorted(ticked), ruler=ruler).model_dump(mode="json")
         self.library.write("cutting", id, version, body, what)

@@ -296,6 +296,16 @@ def test_a_page_that_changed_while_cut_plans_the_rest_again(api: TestClient, cut
     assert undone["pieces"] == 1
 
 
+def test_measuring_in_another_unit_changes_nothing_on_a_begun_list(api: TestClient, cut_page: str) -> None:
+    """A mat that is half cut in inches is not a new one in millimetres."""
+    where = f"/api/pages/{cut_page}/cutting"
+    first = api.get(where).json()
+    api.post(f"{where}/tick", json={"key": first["cuts"]["sheets"][0]["steps"][0]["key"], "on": True, "version": 0})
+    api.put("/api/settings", json={"settings": {"unit": "mm", "mark": "1 mm", "zero": "left"}, "version": 1})
+    now = api.get(where).json()
+    assert (now["new"], now["gone"], now["sizes"]) == ([], [], first["sizes"])
+
+
 def test_the_cut_list_leaves_as_pdf_csv_and_svg(api: TestClient, cut_page: str) -> None:
     """Letter and A4, the pieces, each sheet at true size."""
     where = f"/api/pages/{cut_page}"

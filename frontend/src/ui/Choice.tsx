@@ -7,16 +7,24 @@ interface Props<Value extends string> {
   value: Value;
   options: readonly (readonly [Value, string])[];
   onChange: (value: Value) => void;
+  /** For names, which are longer than words. */
+  wide?: boolean;
 }
 
-export function Choice<Value extends string>({ label, value, options, onChange }: Props<Value>) {
+export function Choice<Value extends string>({ label, value, options, onChange, wide }: Props<Value>) {
   return (
     <Box
       component="select"
       aria-label={label}
       value={value}
       onChange={(event: React.ChangeEvent<HTMLSelectElement>) => onChange(event.target.value as Value)}
-      sx={{ ...fieldStyle(), fontWeight: 400, maxWidth: "24ch", textAlign: "left", cursor: "pointer" }}
+      sx={{
+        ...fieldStyle(),
+        fontWeight: 400,
+        maxWidth: wide ? "40ch" : "24ch",
+        textAlign: "left",
+        cursor: "pointer",
+      }}
     >
       {options.map(([key, words]) => (
         <option key={key} value={key}>

@@ -28,7 +28,7 @@ def _names(home: Household) -> dict[str, str]:
 
 def _out(id: str, home: Household) -> CuttingOut:
     now = home.page_cuts(id)
-    ruler = home.ruler()
+    ruler = now.ruler
     pieces = [p for sheet in now.cuts.sheets for p in sheet.pieces]
     undo = redo = None
     if now.version:
@@ -89,26 +89,26 @@ def cuts_as_pdf(id: str, home: AtHome, paper: Literal["letter", "a4"] = "letter"
     from ulna.formats import cut_pdf  # slow to import, seldom asked for
 
     now, name = home.page_cuts(id), home.page(id).name
-    content = cut_pdf.write(now.cuts, name, _names(home), home.ruler(), paper, now.ticked)
+    content = cut_pdf.write(now.cuts, name, _names(home), now.ruler, paper, now.ticked)
     return attachment(content, f"{name} cuts.pdf", "application/pdf")
 
 
 @router.get("/pages/{id}/pieces.csv", response_class=Response)
 def pieces_as_csv(id: str, home: AtHome) -> Response:
     now = home.page_cuts(id)
-    content = cuts.write_csv(now.cuts, _names(home), home.ruler(), now.ticked)
+    content = cuts.write_csv(now.cuts, _names(home), now.ruler, now.ticked)
     return attachment(("\ufeff" + content).encode(), f"{home.page(id).name} pieces.csv", "text/csv; charset=utf-8")
 
 
 @router.get("/pages/{id}/sheets/{number}.svg", response_class=Response)
 def sheet_as_svg(id: str, number: int, home: AtHome) -> Response:
     """The sheet at that place in the order of use, counted from 1, at true size."""
-    sheets = home.page_cuts(id).cuts.sheets
-    if not 1 <= number <= len(sheets):
+    now = home.page_cuts(id)
+    if not 1 <= number <= len(now.cuts.sheets):
         raise NotThere("sheet", str(number))
-    sheet = sheets[number - 1]
+    sheet = now.cuts.sheets[number - 1]
     name = _names(home).get(sheet.of_paper, "paper")
-    return attachment(svg.sheet(sheet, name, home.ruler()).encode(), f"{number} {name}.svg", "image/svg+xml")
+    return attachment(svg.sheet(sheet, name, now.ruler).encode(), f"{number} {name}.svg", "image/svg+xml")
 
 
 @router.post("/cutplan")

@@ -169,7 +169,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
         <Typography variant="h1" sx={{ fontSize: "1.2rem" }}>
           Cut
         </Typography>
-        <Choice label="Page to cut" value={id} options={pages} onChange={onPage} />
+        <Choice label="Page to cut" value={id} options={pages} onChange={onPage} wide />
         <span data-done>
           <b>{data.done}</b> of <b>{data.pieces}</b> pieces cut
         </span>
@@ -254,8 +254,8 @@ function Notices({ data, onAgain }: { data: CuttingOut; onAgain: () => void }) {
           }
         >
           The page has changed since you began to cut.
-          {data.new.length > 0 && ` Not on this list: ${data.new.join(", ")}.`}
-          {data.gone.length > 0 && ` No longer wanted: ${data.gone.join(", ")}.`}
+          {data.new.length > 0 && ` Not on this list: ${some(data.new)}.`}
+          {data.gone.length > 0 && ` No longer wanted: ${some(data.gone)}.`}
         </Alert>
       )}
       {data.lacking.map((l) => (
@@ -265,6 +265,12 @@ function Notices({ data, onAgain }: { data: CuttingOut; onAgain: () => void }) {
       ))}
     </>
   );
+}
+
+/** The first few of some names, and how many more there are. */
+function some(names: string[]): string {
+  const more = names.length - 3;
+  return names.slice(0, 3).join(", ") + (more > 0 ? `, and ${more} more` : "");
 }
 
 function nameOf(sheet: Schemas["CutSheet"], names: Record<string, string>): string {

@@ -13,10 +13,11 @@ import { Choice } from "../../ui/Choice";
 import { IconAction } from "../../ui/IconAction";
 import { LengthField } from "../../ui/LengthField";
 import { Swatch } from "../../ui/Swatch";
+import { Colours } from "./Colours";
 import { BUSY, common, DIRECTIONS } from "./papers";
 import { SheetPhoto } from "./SheetPhoto";
 
-interface Props {
+export interface SideProps {
   face: "A" | "B";
   papers: Paper[];
   /** Colours that the kit has already, to choose from. */
@@ -24,9 +25,7 @@ interface Props {
   onChange: (what: string, change: (side: Side) => Side, group?: string) => void;
 }
 
-const MOST = 5;
-
-export function SideEditor({ face, papers, palette, onChange }: Props) {
+export function SideEditor({ face, papers, palette, onChange }: SideProps) {
   const sides = papers.map((paper) => (face === "A" ? paper.a : paper.b));
   const first = sides[0];
   const [photographing, setPhotographing] = useState(false);
@@ -70,47 +69,16 @@ export function SideEditor({ face, papers, palette, onChange }: Props) {
           </>
         )}
       </Sentence>
-      <Sentence>
-        {first.colours.map((colour, k) => (
-          <Colour
-            // biome-ignore lint/suspicious/noArrayIndexKey: a colour is its place in the pattern
-            key={k}
-            label={`${name}: colour ${k + 1}`}
-            value={colour}
-            palette={palette}
-            onChange={(value) =>
-              onChange(
-                "changed a colour",
-                (side) => ({ ...side, colours: side.colours.map((old, n) => (n === k ? value : old)) }),
-                `${face} colour ${k}`,
-              )
-            }
-          />
-        ))}
-        {first.colours.length < MOST && (
-          <IconAction
-            small
-            icon="add"
-            name={`${name}: one more colour`}
-            onClick={() =>
-              onChange("added a colour", (side) => ({
-                ...side,
-                colours: [...side.colours, nextColour(side, palette)].slice(0, MOST),
-              }))
-            }
-          />
-        )}
-        {first.colours.length > 1 && (
-          <IconAction
-            small
-            icon="bin"
-            name={`${name}: one colour less`}
-            onClick={() =>
-              onChange("took a colour out", (side) => ({ ...side, colours: side.colours.slice(0, -1) }))
-            }
-          />
-        )}
-      </Sentence>
+      {common(sides, (s) => s.colours.join(" ")) === null ? (
+        <Button
+          size="small"
+          onClick={() => onChange("gave all the same colours", (side) => ({ ...side, colours: first.colours }))}
+        >
+          Several colours: give all those of {papers[0]?.name}
+        </Button>
+      ) : (
+        <Colours name={name} face={face} colours={first.colours} palette={palette} onChange={onChange} />
+      )}
       <Sentence>
         <Choice
           label={`${name}: busy`}
@@ -176,10 +144,6 @@ function fitting(colours: string[], pattern: string): string[] {
   return pattern !== "plain" && colours.length === 1 ? [colours[0] ?? "#ffffff", ink.verdigris] : colours;
 }
 
-function nextColour(side: Side, palette: string[]): string {
-  return palette.find((colour) => !side.colours.includes(colour)) ?? ink.ochre;
-}
-
 function PatternPicker(props: {
   label: string;
   patterns: Schemas["PatternOut"][];
@@ -218,46 +182,5 @@ function PatternPicker(props: {
       )}
       sx={{ width: 170, "& .MuiInputBase-root": { background: ink.tint, borderRadius: "3px 3px 0 0" } }}
     />
-  );
-}
-
-function Colour({
-  label,
-  value,
-  palette,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  palette: string[];
-  onChange: (colour: string) => void;
-}) {
-  const id = `palette-${label.replace(/\W/g, "")}`;
-  return (
-    <>
-      <Box
-        component="input"
-        type="color"
-        aria-label={label}
-        title={value}
-        list={id}
-        value={value}
-        onChange={(event: React.ChangeEvent<HTMLInputElement>) => onChange(event.target.value)}
-        sx={{
-          width: 40,
-          height: 34,
-          p: 0,
-          border: `1px solid ${ink.line}`,
-          borderRadius: 1,
-          background: "none",
-          cursor: "pointer",
-        }}
-      />
-      <datalist id={id}>
-        {palette.map((colour) => (
-          <option key={colour} value={colour} />
-        ))}
-      </datalist>
-    </>
   );
 }
