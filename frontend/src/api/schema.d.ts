@@ -1201,7 +1201,9 @@ export interface components {
         };
         /**
          * CuttingOut
-         * @description A page's cut list. `new` names pieces the page wants that are not on it, `gone` those it wants no more.
+         * @description A page's cut list. `sizes` by piece number and `rest_sizes` by sheet key are as they are read.
+         *
+         *     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
          */
         CuttingOut: {
             /** Begun */
@@ -1223,6 +1225,10 @@ export interface components {
             pieces: number;
             /** Redo */
             redo: string | null;
+            /** Rest Sizes */
+            rest_sizes: {
+                [key: string]: string[];
+            };
             /** Sizes */
             sizes: {
                 [key: string]: string;

@@ -114,7 +114,7 @@ def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
     for paper in out.papers:
         if paper.largest_rest is not None:
             rest = paper.largest_rest
-            paper.rest_says = f"{ruler.say(rest.width)} × {ruler.say(rest.height)}"
+            paper.rest_says = ruler.say_size(rest.width, rest.height)
     return out
 
 

@@ -89,7 +89,7 @@ def _all_rests(layout: Layout) -> list[Area]:
 
 def _lacking(piece: Piece, why: str, shelf: Shelf, ruler: Ruler) -> Lacking:
     paper = shelf.paper(piece.choice.paper or "")
-    size = f"{ruler.say(piece.rect.width)} × {ruler.say(piece.rect.height)}"
+    size = ruler.say_size(piece.rect.width, piece.rect.height)
     name = piece.name[0].upper() + piece.name[1:]
     sheets = (
         "none is left"

@@ -316,8 +316,9 @@ class Ruler:
         shown = self.show(length)
         return ("~ " if shown.rounded else "") + shown.text
 
-    def say_unit(self, length: Length) -> str:
-        return f"{self.say(length)} {self.unit}"
+    def say_size(self, width: Length, height: Length) -> str:
+        """Width and height, as in 4 1/4 × 6 1/4."""
+        return f"{self.say(width)} × {self.say(height)}"
 
     def step(self, length: Length, marks: int) -> Length:
         """`marks` marks further, from the next mark in that direction where the length is on none."""

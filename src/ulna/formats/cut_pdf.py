@@ -183,7 +183,10 @@ class _Sheet:
                 at = top - step.at.inches * k
                 c.line(x, at, x + w, at)
         for piece in cut.pieces:
-            self._label(box(piece.rect), str(piece.number), self._size(piece.rect), piece.panel is not None)
+            rim = (piece.panel.x - piece.rect.x).inches * k if piece.panel else 0.0
+            self._label(box(piece.rect), str(piece.number), self._size(piece.rect), rim)
+        for rest in cut.rests:
+            self._rest_size(box(rest), self._size(rest))
         self.y = top - height - 16
 
     def _strip(self, cut: CutSheet, left: float, top: float, k: float) -> None:
@@ -201,11 +204,12 @@ class _Sheet:
         self.c.rect(x, y, width, height, stroke=0, fill=1)
         self.c.setFillAlpha(1)
 
-    def _label(self, box: tuple[float, float, float, float], number: str, size: str, holed: bool) -> None:
+    def _label(self, box: tuple[float, float, float, float], number: str, size: str, rim: float) -> None:
         x, y, w, h = box
-        kept, big = self.y, max(7.0, min(20.0, h * 0.4, w * 0.5))
-        self.y = y + h - big - 2 if holed else y + h / 2 - big * 0.3
-        middle = x + (big if holed else w / 2)
+        holed = rim > 0
+        kept, big = self.y, max(6.0, min(20.0, rim * 0.8 if holed else h * 0.4, w * 0.5))
+        self.y = y + h - big if holed else y + h / 2 - big * 0.3
+        middle = x + (rim / 2 if holed else w / 2)
         self.c.setFillColor(HexColor(INK))
         self.c.setFont("measure-bold", big)
         self.c.drawCentredString(middle, self.y, number)
@@ -214,6 +218,15 @@ class _Sheet:
             width = sum(pdfmetrics.stringWidth(t, "measure", 8.5 * f) for t, f, _ in _runs(size))
             self._figure(x + w / 2 - width / 2, size, "measure", size=8.5)
         self.y = kept
+
+    def _rest_size(self, box: tuple[float, float, float, float], size: str) -> None:
+        """The size of a rest in its middle, where there is room."""
+        x, y, w, h = box
+        width = sum(pdfmetrics.stringWidth(t, "measure", 8.5 * f) for t, f, _ in _runs(size))
+        if w > width + 6 and h > 14:
+            kept, self.y = self.y, y + h / 2 - 3
+            self._figure(x + w / 2 - width / 2, size, "measure", size=8.5)
+            self.y = kept
 
     def _ruler_line(self, words: str) -> None:
         """A line of true length: if it measures so, the printer has not scaled the page."""
@@ -235,7 +248,7 @@ class _Sheet:
         return f"{name}, {'scrap' if sheet.scrap else 'sheet'} {sheet.copy_number}"
 
     def _size(self, rect: Rect) -> str:
-        return f"{self.ruler.say(rect.width)} × {self.ruler.say(rect.height)}"
+        return self.ruler.say_size(rect.width, rect.height)
 
 
 def _unit(ruler: Ruler) -> str:

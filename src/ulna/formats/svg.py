@@ -205,7 +205,7 @@ def _strip_path(cut: CutSheet) -> str:
 
 
 def _size(rect: Rect, ruler: Ruler) -> str:
-    return f"{ruler.say(rect.width)} × {ruler.say(rect.height)}"
+    return ruler.say_size(rect.width, rect.height)
 
 
 def _label(rect: Rect, number: str, size: str) -> str:

@@ -221,6 +221,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
               <SheetMap
                 sheet={sheet}
                 sizes={data.sizes}
+                restSizes={data.rest_sizes[sheet.key]}
                 tile={tileOf(sheet)}
                 ticked={ticked}
                 next={sheet.steps.find((step) => !ticked.has(step.key))?.key}

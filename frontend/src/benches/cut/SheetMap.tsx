@@ -10,6 +10,7 @@ type Sheet = Schemas["CutSheet"];
 interface Props {
   sheet: Sheet;
   sizes: Record<string, string>;
+  restSizes?: string[];
   tile: Schemas["Tile"] | undefined;
   ticked: ReadonlySet<string>;
   /** The cut that is to be made next, drawn strongly. */
@@ -17,7 +18,7 @@ interface Props {
   small?: boolean;
 }
 
-export function SheetMap({ sheet, sizes, tile, ticked, next, small }: Props) {
+export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small }: Props) {
   const id = useId();
   const width = inches(sheet.width);
   const height = inches(sheet.height);
@@ -78,6 +79,10 @@ export function SheetMap({ sheet, sizes, tile, ticked, next, small }: Props) {
           <Cut key={step.key} step={step} grain={grain} ticked={ticked.has(step.key)} next={step.key === next} />
         ))}
       <rect width={width} height={height} fill="none" stroke={colours.ink} strokeWidth={2 * grain} />
+      {!small &&
+        sheet.rests.map((rest, k) => (
+          <RestSize key={`${rest.x} ${rest.y}`} rest={rest} size={restSizes?.[k] ?? ""} grain={grain} />
+        ))}
       {sheet.pieces.map((piece) => (
         <Label key={piece.number} piece={piece} size={sizes[piece.number] ?? ""} grain={grain} small={small} />
       ))}
@@ -130,6 +135,29 @@ function Cut({
   );
 }
 
+/** The size of a rest, where there is room for it. */
+function RestSize({ rest, size, grain }: { rest: Schemas["Rect"]; size: string; grain: number }) {
+  const { x, y, width, height } = box(rest);
+  if (width < size.length * 7.5 * grain || height < 22 * grain) return null;
+  return (
+    <text
+      x={x + width / 2}
+      y={y + height / 2 + 5 * grain}
+      fontSize={14 * grain}
+      fontFamily={measureFont}
+      fontWeight={700}
+      textAnchor="middle"
+      fill={colours.ochre}
+      stroke="#fffdf8"
+      strokeWidth={4 * grain}
+      paintOrder="stroke"
+      style={figures}
+    >
+      {size}
+    </text>
+  );
+}
+
 function Label({
   piece,
   size,
@@ -142,10 +170,15 @@ function Label({
   small?: boolean;
 }) {
   const rect = box(piece.rect);
-  const big = Math.min(26 * grain, rect.height * 0.5, rect.width * 0.7);
+  const rim = piece.panel ? inches(piece.panel.x) - rect.x : 0;
+  const big = Math.min(
+    26 * grain,
+    piece.panel ? Math.max(rim * 0.8, 9 * grain) : rect.height * 0.5,
+    rect.width * 0.7,
+  );
   // A frame has room for its number in the rim only.
-  const x = piece.panel ? rect.x + big * 0.6 : rect.x + rect.width / 2;
-  const y = piece.panel ? rect.y + big * 0.95 : rect.y + rect.height / 2 + big * 0.2;
+  const x = piece.panel ? rect.x + rim / 2 : rect.x + rect.width / 2;
+  const y = piece.panel ? rect.y + big * 0.9 : rect.y + rect.height / 2 + big * 0.2;
   const roomy = !small && !piece.panel && rect.width > size.length * 7.5 * grain && rect.height > 56 * grain;
   return (
     <g fontFamily={measureFont} textAnchor="middle" fill={colours.ink} style={figures}>

@@ -98,7 +98,7 @@ def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ..
         at = outer.moved(-box.x, -box.y)
         name = f"mat {k + 1} of {of}" if len(mats) > 1 else f"mat of {of}"
         pieces.append(Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut))
-    start = f"{ruler.say(width)} × {ruler.say(height)}"
+    start = ruler.say_size(width, height)
     return Stack(
         box.width,
         box.height,

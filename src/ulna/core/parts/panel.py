@@ -46,7 +46,7 @@ def build(part: Panel, ground: Ground) -> Built:
     page = ground.format.page(part.place.on)
     if part.trim is None:
         width, height = ruler.round(part.width), ruler.round(part.height)
-        told = f"{ruler.say(width)} × {ruler.say(height)}"
+        told = ruler.say_size(width, height)
     else:
         width, height = ruler.round(page.width - part.trim * 2), ruler.round(page.height - part.trim * 2)
         if min(width, height) < SIZE.least:
@@ -57,8 +57,8 @@ def build(part: Panel, ground: Ground) -> Built:
             )
             return Built(ZERO, ZERO, findings=(Finding("nothing-left", "stop", part.id, sentence),))
         told = (
-            f"{ruler.say(page.width)} × {ruler.say(page.height)} − 2 × {ruler.say(part.trim)} = "
-            f"{ruler.say(width)} × {ruler.say(height)}"
+            f"{ruler.say_size(page.width, page.height)} − 2 × {ruler.say(part.trim)} = "
+            f"{ruler.say_size(width, height)}"
         )
     findings = []
     if part.trim is None and (width, height) != (part.width, part.height):
@@ -76,7 +76,7 @@ def sentence(part: Panel, ground: Ground) -> str:
     size = (
         f"trimmed {ruler.say(part.trim)} all round"
         if part.trim is not None
-        else f"{ruler.say(part.width)} × {ruler.say(part.height)}"
+        else ruler.say_size(part.width, part.height)
     )
     gut = f", gutted to a rim of {ruler.say(part.rim)}" if part.gutted else ""
     where = places.says(part.place, ground.format, ruler)
