@@ -6,8 +6,9 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { client, type Schemas, take } from "../api/client";
+import type { Schemas } from "../api/client";
 import { awayQuery } from "../api/documents";
+import { bringBack } from "../api/putAway";
 import { useFrame } from "./FrameContext";
 import { colours } from "./theme";
 
@@ -16,12 +17,9 @@ export function PutAway({ onClose }: { onClose: () => void }) {
   const queries = useQueryClient();
   const { say } = useFrame();
 
-  async function bringBack({ kind, saved }: Schemas["Away"]): Promise<void> {
-    const what = { params: { path: { id: saved.id } }, body: { version: saved.version } };
+  async function back({ kind, saved }: Schemas["Away"]): Promise<void> {
     try {
-      if (kind === "kit") await take(client.POST("/api/kits/{id}/back", what));
-      else if (kind === "photo") await take(client.POST("/api/photos/{id}/back", what));
-      else await take(client.POST("/api/pages/{id}/back", what));
+      await bringBack(kind, saved.id, saved.version);
     } catch (error) {
       say((error as Error).message);
     }
@@ -50,7 +48,7 @@ export function PutAway({ onClose }: { onClose: () => void }) {
                 ({one.kind})
               </Box>
             </Box>
-            <Button size="small" onClick={() => void bringBack(one)}>
+            <Button size="small" onClick={() => void back(one)}>
               Bring back
             </Button>
           </Box>

@@ -69,11 +69,6 @@ class Rect:
     def moved(self, across: Length, down: Length) -> Rect:
         return Rect(self.x + across, self.y + down, self.width, self.height)
 
-    def grown(self, borders: Borders) -> Rect:
-        return Rect(
-            self.x - borders.left, self.y - borders.top, self.width + borders.across, self.height + borders.down
-        )
-
     def contains(self, other: Rect) -> bool:
         return self.x <= other.x and self.y <= other.y and other.right <= self.right and other.bottom <= self.bottom
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from enum import StrEnum
 from functools import cached_property
 from typing import Literal
@@ -157,12 +157,3 @@ class Shelf:
     def sources(self, id: str) -> list[str]:
         """The sheets that a piece of this paper may come from: its scraps first, then itself."""
         return [*self._scraps.get(id, []), id]
-
-    def less(self, used: Mapping[str, int]) -> Shelf:
-        """The shelf after so many sheets of each paper are gone; never fewer than none."""
-        return Shelf(
-            {
-                id: replace(paper, count=max(0, paper.count - used.get(id, 0))) if id in used else paper
-                for id, paper in self.papers.items()
-            }
-        )

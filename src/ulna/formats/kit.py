@@ -10,8 +10,6 @@ from pydantic import Field, field_validator
 from ulna.core import patterns, shelf
 from ulna.formats.model import Gap, Model, Size, Supply
 
-FORMAT = "ulna-kit"
-VERSION = 1
 MOST_PAPERS = 500
 
 Name = Annotated[str, Field(min_length=1, max_length=120)]

@@ -11,8 +11,6 @@ from ulna.core import geometry, page, page_formats, pieces
 from ulna.core.parts import base, joint, mats, panel, photo, place
 from ulna.formats.model import Gap, Model, Offset, PageSize, Size
 
-FORMAT = "ulna-page"
-VERSION = 1
 MOST_PARTS = 400
 
 Side = Literal["A", "B"]

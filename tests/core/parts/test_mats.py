@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -10,6 +12,7 @@ from ulna.core.geometry import Borders
 from ulna.core.measure import Length, inches, mm, parse
 from ulna.core.parts.mats import Mat, stack
 from ulna.core.pieces import PaperChoice
+from ulna.core.shelf import Stock
 
 sixteenths = st.integers(1, 80).map(lambda n: inches(0, n, 16))
 
@@ -57,6 +60,23 @@ def test_a_panel_under_two_inches_is_not_worth_the_knife() -> None:
     built = stack("p", "Heron", inches(2), inches(2), (mat("1/4", gutted=True),), ground())
     assert built.pieces[0].gut is None
     assert [f.sentence for f in built.findings] == ["Mat 1 stays solid: the panel won would be under 2 × 2 in."]
+
+
+def test_a_lap_is_never_under_a_quarter_of_an_inch() -> None:
+    """Less would not hold what is glued on it; it is made 1/4 in, and told."""
+    thin = replace(mat("1/4", gutted=True), lap=parse("1/8"))
+    built = stack("p", "Heron", inches(5), inches(7), (thin,), ground())
+    assert built.pieces[0].gut == Borders.even(parse("1/2"))
+    assert [f.sentence for f in built.findings] == ["Mat 1 keeps a lap of 1/4: less would not hold."]
+
+
+def test_nothing_is_gutted_under_vellum() -> None:
+    """The hole would be seen through it."""
+    vellum = replace(paper("vellum"), stock=Stock.VELLUM)
+    mats = (mat("1/4", "vellum"), mat("1/4", gutted=True))
+    built = stack("p", "Heron", inches(5), inches(7), mats, ground(None, vellum))
+    assert [p.gut for p in built.pieces] == [None, None]
+    assert built.findings[0].sentence == "Mat 2 stays solid: a hole in it would be seen through the vellum above."
 
 
 def test_a_border_narrower_than_the_repeat_shows_colour_only() -> None:

@@ -9,7 +9,9 @@ import { client, sendFile, take } from "../../api/client";
 import { kitsQuery, type PageOut, pagesQuery } from "../../api/documents";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
+import { usePutAway } from "../../app/usePutAway";
 import { newBase } from "../../parts/kinds";
+import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 import { FormatFields } from "./FormatFields";
@@ -23,6 +25,7 @@ export default function Pages() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { say } = useFrame();
+  const putAway = usePutAway();
   const [format, setFormat] = useState(formatOf("12x12", 2));
   const file = useRef<HTMLInputElement>(null);
 
@@ -48,25 +51,6 @@ export default function Pages() {
     }
   }
 
-  async function putAway(page: PageOut): Promise<void> {
-    const at = { params: { path: { id: page.saved.id } } };
-    try {
-      const away = await take(
-        client.POST("/api/pages/{id}/away", { ...at, body: { version: page.saved.version } }),
-      );
-      await queries.invalidateQueries({ queryKey: ["pages"] });
-      say(`${page.page.name} is put away`, {
-        name: "Bring back",
-        run: () =>
-          void take(client.POST("/api/pages/{id}/back", { ...at, body: { version: away.saved.version } })).then(
-            () => queries.invalidateQueries({ queryKey: ["pages"] }),
-          ),
-      });
-    } catch (error) {
-      say((error as Error).message);
-    }
-  }
-
   if (!pages || !kits) return null;
   return (
     <Box sx={{ maxWidth: 1180, mx: "auto", p: 3 }}>
@@ -79,17 +63,11 @@ export default function Pages() {
           Begin a page
         </Button>
         <Button onClick={() => file.current?.click()}>Bring one in</Button>
-        <input
-          ref={file}
-          type="file"
+        <FileInput
+          label="A page as JSON"
           accept="application/json,.json"
-          hidden
-          aria-label="A page as JSON"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            if (chosen) void bringIn(chosen);
-            event.target.value = "";
-          }}
+          inputRef={file}
+          onFiles={([chosen]) => chosen && void bringIn(chosen)}
         />
       </Box>
       {!pages.length && (
@@ -139,7 +117,12 @@ export default function Pages() {
               </Box>
             </Box>
             <Box sx={{ position: "absolute", right: 0, bottom: 0 }}>
-              <IconAction small icon="bin" name={`Put ${page.page.name} away`} onClick={() => void putAway(page)} />
+              <IconAction
+                small
+                icon="bin"
+                name={`Put ${page.page.name} away`}
+                onClick={() => putAway("page", page.page.name, page.saved)}
+              />
             </Box>
           </Box>
         ))}

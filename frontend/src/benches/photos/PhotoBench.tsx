@@ -2,12 +2,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, take } from "../../api/client";
 import { type PhotoOut, type PhotoRecord, photoSource, useDesk } from "../../api/documents";
-import { useFrame, useInFrame } from "../../app/FrameContext";
+import { useInFrame } from "../../app/FrameContext";
 import { colours, words } from "../../app/theme";
+import { usePutAway } from "../../app/usePutAway";
 import { PrintSizeFields } from "../../parts/PrintFields";
 import { Icon } from "../../ui/Icon";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -23,8 +22,7 @@ const SHARPNESS = {
 export function PhotoBench({ answer }: { answer: PhotoOut }) {
   const [desk, state] = useDesk("photo", answer, photoSource);
   useInFrame(desk, state);
-  const queries = useQueryClient();
-  const { say } = useFrame();
+  const putAway = usePutAway();
   const [spotting, setSpotting] = useState(false);
   const photo = state.body;
   const { crop, ppi, word } = state.answer;
@@ -34,24 +32,6 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
     desk.edit(what, { ...desk.getState().body, ...change }, group);
   const frame = (what: string, change: Partial<PhotoRecord["framing"]>, group?: string) =>
     edit(what, { framing: { ...desk.getState().body.framing, ...change } }, group);
-
-  async function putAway(): Promise<void> {
-    const at = { params: { path: { id } } };
-    try {
-      const version = desk.getState().answer.saved.version;
-      const away = await take(client.POST("/api/photos/{id}/away", { ...at, body: { version } }));
-      await queries.invalidateQueries({ queryKey: ["photos"] });
-      say(`${photo.name} is put away`, {
-        name: "Bring back",
-        run: () =>
-          void take(client.POST("/api/photos/{id}/back", { ...at, body: { version: away.saved.version } })).then(
-            () => queries.invalidateQueries({ queryKey: ["photos"] }),
-          ),
-      });
-    } catch (error) {
-      say((error as Error).message);
-    }
-  }
 
   return (
     <Box
@@ -71,7 +51,11 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
           {photo.taken && `${new Date(photo.taken).toLocaleDateString(undefined, { dateStyle: "long" })} · `}
           {photo.width} × {photo.height} pixels
         </Box>
-        <Button size="small" color="error" onClick={() => void putAway()}>
+        <Button
+          size="small"
+          color="error"
+          onClick={() => putAway("photo", photo.name, desk.getState().answer.saved)}
+        >
           Put away
         </Button>
       </Box>

@@ -9,6 +9,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { sendFile } from "../../api/client";
 import { type PhotoOut, photosQuery } from "../../api/documents";
 import { colours } from "../../app/theme";
+import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
 import { PhotoBench } from "./PhotoBench";
 
@@ -78,18 +79,7 @@ export default function Photos() {
         "@media (max-width: 860px)": { gridTemplateColumns: "1fr", height: "auto" },
       }}
     >
-      <input
-        ref={picker}
-        type="file"
-        accept={KINDS}
-        multiple
-        hidden
-        aria-label="Photos"
-        onChange={(event) => {
-          void add([...(event.target.files ?? [])]);
-          event.target.value = "";
-        }}
-      />
+      <FileInput label="Photos" accept={KINDS} inputRef={picker} multiple onFiles={(files) => void add(files)} />
       {photos.length ? (
         <Box sx={{ borderRight: `1px solid ${colours.line}`, overflow: "auto", p: 1.5 }}>
           <Button

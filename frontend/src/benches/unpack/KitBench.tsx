@@ -3,12 +3,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
-import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { client, take } from "../../api/client";
 import { type Kit, type KitOut, kitSource, type Paper, useDesk, useShelf } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, words } from "../../app/theme";
+import { usePutAway } from "../../app/usePutAway";
 import { newId } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -23,7 +22,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
   const [desk, state] = useDesk("kit", answer, kitSource);
   useInFrame(desk, state);
   const kit = state.body;
-  const queries = useQueryClient();
+  const putAway = usePutAway();
   const { say } = useFrame();
   const others = useShelf();
   const [tab, setTab] = useState<"papers" | "things">("papers");
@@ -76,24 +75,6 @@ export function KitBench({ answer }: { answer: KitOut }) {
     });
   }
 
-  async function putAway(): Promise<void> {
-    const at = { params: { path: { id } } };
-    try {
-      const version = desk.getState().answer.saved.version;
-      const away = await take(client.POST("/api/kits/{id}/away", { ...at, body: { version } }));
-      await queries.invalidateQueries({ queryKey: ["kits"] });
-      say(`${kit.name} is put away`, {
-        name: "Bring back",
-        run: () =>
-          void take(client.POST("/api/kits/{id}/back", { ...at, body: { version: away.saved.version } })).then(() =>
-            queries.invalidateQueries({ queryKey: ["kits"] }),
-          ),
-      });
-    } catch (error) {
-      say((error as Error).message);
-    }
-  }
-
   const palette = [...new Set(kit.papers.flatMap((paper) => [...paper.a.colours, ...paper.b.colours]))].slice(
     0,
     30,
@@ -127,7 +108,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
               ["JSON, with everything", `/api/kits/${id}/kit.json`],
             ]}
           />
-          <Button size="small" color="error" onClick={() => void putAway()}>
+          <Button size="small" color="error" onClick={() => putAway("kit", kit.name, desk.getState().answer.saved)}>
             Put away
           </Button>
         </Box>

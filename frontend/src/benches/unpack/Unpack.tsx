@@ -9,6 +9,7 @@ import { client, type Schemas, sendFile, take } from "../../api/client";
 import { type Kit, type KitOut, kitsQuery } from "../../api/documents";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
+import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
 import { CsvDialog } from "./CsvDialog";
 import { KitBench } from "./KitBench";
@@ -76,17 +77,11 @@ export default function Unpack() {
 
   const dialogs = (
     <>
-      <input
-        ref={file}
-        type="file"
+      <FileInput
+        label="A kit as CSV or JSON"
         accept=".csv,.json,text/csv,application/json"
-        hidden
-        aria-label="A kit as CSV or JSON"
-        onChange={(event) => {
-          const chosen = event.target.files?.[0];
-          if (chosen) void bringIn(chosen);
-          event.target.value = "";
-        }}
+        inputRef={file}
+        onFiles={([chosen]) => chosen && void bringIn(chosen)}
       />
       {read && (
         <CsvDialog

@@ -19,6 +19,7 @@ from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.patterns import repeat
 from ulna.core.pieces import Ground, PaperChoice, Piece
+from ulna.core.shelf import Stock
 
 LAP = inches(0, 3, 8)
 LEAST_LAP = inches(0, 1, 4)
@@ -90,11 +91,9 @@ def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ..
         box = outer
     pieces = []
     for k, mat, outer, shows in reversed(outers):
-        gut = gut_rims(shows, mat.lap, outer) if mat.gutted else None
-        if mat.gutted and gut is None:
-            findings.append(
-                Finding("gut", "note", part, f"Mat {k + 1} stays solid: the panel won would be under 2 × 2 in.")
-            )
+        gut, why_not = _gutted(k, mats, shows, outer, ground)
+        if why_not:
+            findings.append(Finding("gut", "note", part, f"Mat {k + 1} {why_not}"))
         at = outer.moved(-box.x, -box.y)
         name = f"mat {k + 1} of {of}" if len(mats) > 1 else f"mat of {of}"
         pieces.append(Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut))
@@ -106,6 +105,25 @@ def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ..
         tuple(pieces),
         "; ".join([start + sums[0], *(s.strip() for s in sums[1:])]) if sums else start,
         tuple(findings),
+    )
+
+
+def _gutted(
+    k: int, mats: tuple[Mat, ...], shows: Borders, outer: Rect, ground: Ground
+) -> tuple[Borders | None, str]:
+    """The rims of a mat that is to be gutted, and what is to be told of it. Under vellum the hole would be seen."""
+    mat = mats[k]
+    if not mat.gutted:
+        return None, ""
+    above = [ground.shelf.papers.get(m.choice.paper or "") for m in mats[:k]]
+    if any(paper is not None and paper.stock is Stock.VELLUM for paper in above):
+        return None, "stays solid: a hole in it would be seen through the vellum above."
+    rims = gut_rims(shows, max(mat.lap, LEAST_LAP), outer)
+    if rims is None:
+        return None, "stays solid: the panel won would be under 2 × 2 in."
+    return (
+        rims,
+        f"keeps a lap of {ground.ruler.say(LEAST_LAP)}: less would not hold." if mat.lap < LEAST_LAP else "",
     )
 
 
