@@ -173,11 +173,11 @@ function Label({
   const rim = piece.panel ? inches(piece.panel.x) - rect.x : 0;
   const big = Math.min(
     26 * grain,
-    piece.panel ? Math.max(rim * 0.8, 9 * grain) : rect.height * 0.5,
+    piece.panel ? Math.max(rim * 0.8, (small ? 14 : 9) * grain) : rect.height * 0.5,
     rect.width * 0.7,
   );
   // A frame has room for its number in the rim only.
-  const x = piece.panel ? rect.x + rim / 2 : rect.x + rect.width / 2;
+  const x = piece.panel ? rect.x + Math.max(rim, big) / 2 : rect.x + rect.width / 2;
   const y = piece.panel ? rect.y + big * 0.9 : rect.y + rect.height / 2 + big * 0.2;
   const roomy = !small && !piece.panel && rect.width > size.length * 7.5 * grain && rect.height > 56 * grain;
   return (
