@@ -9,18 +9,15 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import Server
-from ulna.demo.household import set_up
 
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 BENCHES = ("/unpack", "/photos", "/page", "page", "cut")
 
 
 @pytest.fixture(scope="module")
-def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
-    """The demo household, made once for all these tests."""
-    home = tmp_path_factory.mktemp("demo") / "home"
-    set_up(home)
-    running = Server(home)
+def demo(demo_home: Path) -> Iterator[Server]:
+    """The demo household, served for all these tests."""
+    running = Server(demo_home)
     yield running
     running.stop()
 
@@ -121,7 +118,7 @@ def test_the_drawing_shows_papers_and_photos(window: Callable[..., Page]) -> Non
     drawing = page.get_by_label("The page at scale")
     assert drawing.locator("pattern[id^=paper-]").count() >= 4
     pictures = drawing.locator("image")
-    assert pictures.count() == 5  # the bridge over the gutter is drawn in both halves… and the other three once
+    assert pictures.count() == 5  # the bridge over the gutter is drawn in both its halves
     for k in range(pictures.count()):
         address = pictures.nth(k).get_attribute("href")
         assert page.request.get(str(address)).ok

@@ -926,7 +926,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** Across */
         "Across-Input": {
             /**
              * @description A offset from -120 in to 120 in.
@@ -935,13 +934,11 @@ export interface components {
              */
             by: string;
             /**
-             * Edge
              * @default centre
              * @enum {string}
              */
             edge: "left" | "centre" | "right";
         };
-        /** Across */
         "Across-Output": {
             /**
              * @description A offset from -120 in to 120 in.
@@ -950,27 +947,18 @@ export interface components {
              */
             by: string;
             /**
-             * Edge
              * @default centre
              * @enum {string}
              */
             edge: "left" | "centre" | "right";
         };
-        /**
-         * Away
-         * @description Something that was put away.
-         */
+        /** @description Something that was put away. */
         Away: {
-            /**
-             * Kind
-             * @enum {string}
-             */
+            /** @enum {string} */
             kind: "kit" | "photo" | "page";
-            /** Name */
             name: string;
             saved: components["schemas"]["Saved"];
         };
-        /** BasePart */
         "BasePart-Input": {
             /**
              * @default {
@@ -979,7 +967,6 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Input"];
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -987,13 +974,11 @@ export interface components {
              */
             kind: "base";
             /**
-             * On
              * @default left
              * @enum {string}
              */
             on: "left" | "right";
         };
-        /** BasePart */
         "BasePart-Output": {
             /**
              * @default {
@@ -1002,7 +987,6 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Output"];
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1010,38 +994,26 @@ export interface components {
              */
             kind: "base";
             /**
-             * On
              * @default left
              * @enum {string}
              */
             on: "left" | "right";
         };
-        /** Body_add_page_from_json */
         Body_add_page_from_json: {
-            /** File */
             file: string;
         };
-        /** Body_add_photo */
         Body_add_photo: {
-            /** File */
             file: string;
         };
-        /** Body_add_picture */
         Body_add_picture: {
-            /** File */
             file: string;
         };
-        /** Body_read_kit_csv */
         Body_read_kit_csv: {
-            /** File */
             file: string;
         };
-        /** Body_read_kit_json */
         Body_read_kit_json: {
-            /** File */
             file: string;
         };
-        /** Borders */
         Borders: {
             /**
              * @description A gap from 0 in to 120 in.
@@ -1068,74 +1040,41 @@ export interface components {
              */
             top: string;
         };
-        /** Colours */
         Colours: {
-            /** Colours */
             colours: string[];
         };
-        /** CostOut */
         CostOut: {
-            /** Lacking */
             lacking: components["schemas"]["Lacking"][];
-            /** Opened */
             opened: number;
-            /** Papers */
             papers: components["schemas"]["PaperCost"][];
-            /** Pieces */
             pieces: number;
-            /** Prints */
             prints: number;
         };
-        /**
-         * CropOut
-         * @description The part of the picture that is printed, in shares of it.
-         */
+        /** @description The part of the picture that is printed, in shares of it. */
         CropOut: {
-            /** Height */
             height: number;
-            /** Lost */
             lost: number;
-            /** Width */
             width: number;
-            /** X */
             x: number;
-            /** Y */
             y: number;
         };
-        /** CutList */
         CutList: {
-            /**
-             * Sheets
-             * @default []
-             */
+            /** @default [] */
             sheets: components["schemas"]["CutSheet"][];
         };
-        /** CutPiece */
         CutPiece: {
-            /** Name */
             name: string;
-            /** Number */
             number: number;
             panel: components["schemas"]["Rect"] | null;
-            /** Piece */
             piece: string;
             rect: components["schemas"]["Rect"];
-            /**
-             * Side
-             * @enum {string}
-             */
+            /** @enum {string} */
             side: "A" | "B";
-            /** Turned */
             turned: boolean;
         };
-        /** CutSheet */
         CutSheet: {
-            /** Copy Number */
             copy_number: number;
-            /**
-             * Face
-             * @enum {string}
-             */
+            /** @enum {string} */
             face: "A" | "B";
             /**
              * @description A length from -1200 in to 1200 in.
@@ -1143,19 +1082,12 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Key */
             key: string;
-            /** Of Paper */
             of_paper: string;
-            /** Paper */
             paper: string;
-            /** Pieces */
             pieces: components["schemas"]["CutPiece"][];
-            /** Rests */
             rests: components["schemas"]["Rect"][];
-            /** Scrap */
             scrap: boolean;
-            /** Steps */
             steps: components["schemas"]["CutStep"][];
             strip: components["schemas"]["Strip"] | null;
             /**
@@ -1165,7 +1097,6 @@ export interface components {
              */
             width: string;
         };
-        /** CutStep */
         CutStep: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -1173,24 +1104,14 @@ export interface components {
              * @example 108 mm
              */
             at: string;
-            /**
-             * Axis
-             * @enum {string}
-             */
+            /** @enum {string} */
             axis: "vertical" | "horizontal";
-            /** Gives */
             gives: number[];
-            /** Key */
             key: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
+            /** @enum {string} */
             kind: "cut" | "gut" | "take";
-            /** N */
             n: number;
             of: components["schemas"]["Rect"];
-            /** Says */
             says: string;
             /**
              * @description A length from -1200 in to 1200 in.
@@ -1200,60 +1121,40 @@ export interface components {
             setting: string;
         };
         /**
-         * CuttingOut
          * @description A page's cut list. `sizes` by piece number and `rest_sizes` by sheet key are as they are read.
          *
          *     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
          */
         CuttingOut: {
-            /** Begun */
             begun: boolean;
             cuts: components["schemas"]["CutList"];
-            /** Done */
             done: number;
-            /** Gone */
             gone: string[];
-            /** Lacking */
             lacking: components["schemas"]["Lacking"][];
-            /** Names */
             names: {
                 [key: string]: string;
             };
-            /** New */
             new: string[];
-            /** Pieces */
             pieces: number;
-            /** Redo */
             redo: string | null;
-            /** Rest Sizes */
             rest_sizes: {
                 [key: string]: string[];
             };
-            /** Sizes */
             sizes: {
                 [key: string]: string;
             };
-            /** Ticked */
             ticked: string[];
-            /** Undo */
             undo: string | null;
-            /** Version */
             version: number;
         };
         /**
-         * Direction
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
          * @enum {string}
          */
         Direction: "none" | "one-way" | "two-way";
-        /** Distance */
         Distance: {
-            /**
-             * Of
-             * @enum {string}
-             */
+            /** @enum {string} */
             of: "left" | "top" | "right" | "bottom" | "centre across" | "centre down";
-            /** Says */
             says: string;
             /**
              * @description A length from -1200 in to 1200 in.
@@ -1280,7 +1181,6 @@ export interface components {
              */
             y2: string;
         };
-        /** Down */
         "Down-Input": {
             /**
              * @description A offset from -120 in to 120 in.
@@ -1289,13 +1189,11 @@ export interface components {
              */
             by: string;
             /**
-             * Edge
              * @default centre
              * @enum {string}
              */
             edge: "top" | "centre" | "bottom";
         };
-        /** Down */
         "Down-Output": {
             /**
              * @description A offset from -120 in to 120 in.
@@ -1304,104 +1202,57 @@ export interface components {
              */
             by: string;
             /**
-             * Edge
              * @default centre
              * @enum {string}
              */
             edge: "top" | "centre" | "bottom";
         };
-        /**
-         * Edge
-         * @enum {string}
-         */
+        /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
-        /** EvaluatedOut */
         EvaluatedOut: {
-            /** Findings */
             findings: components["schemas"]["Finding"][];
             format: components["schemas"]["PageFormat-Output"];
-            /** Parts */
             parts: components["schemas"]["PartOnPage"][];
-            /** Pieces */
             pieces: components["schemas"]["PieceOut"][];
         };
-        /**
-         * FieldProblem
-         * @description One field at fault: its path, what was read, and what is wrong with it.
-         */
+        /** @description One field at fault: its path, what was read, and what is wrong with it. */
         FieldProblem: {
-            /** Field */
             field: string;
-            /** Read */
             read: string;
-            /** Sentence */
             sentence: string;
         };
-        /** Finding */
         Finding: {
-            /** Code */
             code: string;
-            /** Part */
             part: string | null;
-            /** Sentence */
             sentence: string;
-            /**
-             * Severity
-             * @enum {string}
-             */
+            /** @enum {string} */
             severity: "stop" | "warn" | "note";
         };
         /**
-         * Form
          * @description How a sheet comes: whole, from a pad of smaller ones, or as what earlier cutting left.
          * @enum {string}
          */
         Form: "sheet" | "pad" | "scrap";
-        /** Framing */
         "Framing-Input": {
-            /** Focal X */
             focal_x?: number | null;
-            /** Focal Y */
             focal_y?: number | null;
-            /**
-             * X
-             * @default 0.5
-             */
+            /** @default 0.5 */
             x: number;
-            /**
-             * Y
-             * @default 0.5
-             */
+            /** @default 0.5 */
             y: number;
-            /**
-             * Zoom
-             * @default 1
-             */
+            /** @default 1 */
             zoom: number;
         };
-        /** Framing */
         "Framing-Output": {
-            /** Focal X */
             focal_x: number | null;
-            /** Focal Y */
             focal_y: number | null;
-            /**
-             * X
-             * @default 0.5
-             */
+            /** @default 0.5 */
             x: number;
-            /**
-             * Y
-             * @default 0.5
-             */
+            /** @default 0.5 */
             y: number;
-            /**
-             * Zoom
-             * @default 1
-             */
+            /** @default 1 */
             zoom: number;
         };
-        /** Guide */
         Guide: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -1415,18 +1266,12 @@ export interface components {
              * @example 108 mm
              */
             line: string;
-            /** Says */
             says: string;
-            /**
-             * Why
-             * @enum {string}
-             */
+            /** @enum {string} */
             why: "edge" | "centre" | "third" | "neighbour" | "gap";
         };
-        /** JointPart */
         "JointPart-Input": {
             /**
-             * Along
              * @default row
              * @enum {string}
              */
@@ -1437,26 +1282,19 @@ export interface components {
              * @example 108 mm
              */
             gap: string;
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "joint";
-            /**
-             * Mats
-             * @default []
-             */
+            /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
             place: components["schemas"]["Place-Input"];
-            /** Prints */
             prints: components["schemas"]["Print-Input"][];
         };
-        /** JointPart */
         "JointPart-Output": {
             /**
-             * Along
              * @default row
              * @enum {string}
              */
@@ -1467,162 +1305,92 @@ export interface components {
              * @example 108 mm
              */
             gap: string;
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "joint";
-            /**
-             * Mats
-             * @default []
-             */
+            /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
             place: components["schemas"]["Place-Output"];
-            /** Prints */
             prints: components["schemas"]["Print-Output"][];
         };
-        /**
-         * Kit
-         * @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left.
-         */
+        /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
         "Kit-Input": {
             /**
-             * Kind
              * @default kit
              * @enum {string}
              */
             kind: "kit" | "stash" | "scraps";
-            /** Name */
             name: string;
-            /**
-             * Note
-             * @default
-             */
+            /** @default  */
             note: string;
-            /**
-             * Papers
-             * @default []
-             */
+            /** @default [] */
             papers: components["schemas"]["Paper-Input"][];
-            /**
-             * Things
-             * @default []
-             */
+            /** @default [] */
             things: components["schemas"]["Thing-Input"][];
         };
-        /**
-         * Kit
-         * @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left.
-         */
+        /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
         "Kit-Output": {
             /**
-             * Kind
              * @default kit
              * @enum {string}
              */
             kind: "kit" | "stash" | "scraps";
-            /** Name */
             name: string;
-            /**
-             * Note
-             * @default
-             */
+            /** @default  */
             note: string;
-            /**
-             * Papers
-             * @default []
-             */
+            /** @default [] */
             papers: components["schemas"]["Paper-Output"][];
-            /**
-             * Things
-             * @default []
-             */
+            /** @default [] */
             things: components["schemas"]["Thing-Output"][];
         };
-        /** KitIn */
         KitIn: {
             kit: components["schemas"]["Kit-Input"];
-            /** Series */
             series?: string | null;
-            /**
-             * Version
-             * @default 0
-             */
+            /** @default 0 */
             version: number;
-            /**
-             * What
-             * @default changed the kit
-             */
+            /** @default changed the kit */
             what: string;
         };
-        /**
-         * KitOut
-         * @description `tiles` by paper id.
-         */
+        /** @description `tiles` by paper id. */
         KitOut: {
             kit: components["schemas"]["Kit-Output"];
             saved: components["schemas"]["Saved"];
-            /** Tiles */
             tiles: {
                 [key: string]: components["schemas"]["Tiles"];
             };
         };
-        /** Lacking */
         Lacking: {
-            /** Part */
             part: string;
-            /** Piece */
             piece: string;
-            /** Sentence */
             sentence: string;
         };
-        /**
-         * Length
-         * @description A signed length of `units` / 914400 inch. Lengths add, take a whole multiple and give a ratio.
-         */
+        /** @description A signed length of `units` / 914400 inch. Lengths add, take a whole multiple and give a ratio. */
         Length: {
-            /** Units */
             units: number;
         };
-        /**
-         * LengthRead
-         * @description `length` is exact, with its unit; `shown` is in the person's unit to their mark.
-         */
+        /** @description `length` is exact, with its unit; `shown` is in the person's unit to their mark. */
         LengthRead: {
-            /** Length */
             length: string;
-            /** Rounded */
             rounded: boolean;
-            /** Shown */
             shown: string;
         };
-        /**
-         * LengthText
-         * @description A length as typed, within `range`, stepped by so many of the person's `marks`.
-         */
+        /** @description A length as typed, within `range`, stepped by so many of the person's `marks`. */
         LengthText: {
-            /**
-             * Marks
-             * @default 0
-             */
+            /** @default 0 */
             marks: number;
             /**
-             * Range
              * @default size
              * @enum {string}
              */
             range: "size" | "page size" | "gap" | "offset" | "supply";
-            /** Text */
             text: string;
         };
-        /** LengthTexts */
         LengthTexts: {
-            /** Lengths */
             lengths: string[];
         };
-        /** Mat */
         "Mat-Input": {
             borders: components["schemas"]["Borders"];
             /**
@@ -1632,10 +1400,7 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Input"];
-            /**
-             * Gutted
-             * @default false
-             */
+            /** @default false */
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
@@ -1647,7 +1412,6 @@ export interface components {
              */
             lap: string;
         };
-        /** Mat */
         "Mat-Output": {
             borders: components["schemas"]["Borders"];
             /**
@@ -1657,10 +1421,7 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Output"];
-            /**
-             * Gutted
-             * @default false
-             */
+            /** @default false */
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
@@ -1671,49 +1432,35 @@ export interface components {
             lap: string;
         };
         /**
-         * MoveAsked
          * @description Moves a part: `x`, `y` say where its top left corner is wanted; `marks` nudge it instead.
          *
          *     With `catch` it goes to the nearest guide within that distance.
          */
         MoveAsked: {
             catch?: string | null;
-            /** Id */
             id?: string | null;
-            /** Marks */
             marks?: [
                 number,
                 number
             ] | null;
             page: components["schemas"]["Recipe-Input"];
-            /** Part */
             part: string;
             x?: string | null;
             y?: string | null;
         };
-        /**
-         * Moved
-         * @description The part as it is after the move, where it lies, the guides that it caught on, and its distances.
-         */
+        /** @description The part as it is after the move, where it lies, the guides that it caught on, and its distances. */
         Moved: {
             across: components["schemas"]["Guide"] | null;
             box: components["schemas"]["Rect"];
-            /** Distances */
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            /** Part */
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
         };
-        /**
-         * PageAsked
-         * @description A recipe to work out; `id` is the page's where it is kept, so that its own cut sheets count as its own.
-         */
+        /** @description A recipe to work out; `id` is the page's where it is kept, so that its own cut sheets count as its own. */
         PageAsked: {
-            /** Id */
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
         };
-        /** PageFormat */
         "PageFormat-Input": {
             /**
              * @description A page size from 1 in to 120 in.
@@ -1721,15 +1468,9 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
+            /** @enum {string} */
             kind: "12x12" | "letter-upright" | "letter-lying" | "notebook" | "notebook-pocket" | "own";
-            /**
-             * Pages
-             * @default 1
-             */
+            /** @default 1 */
             pages: number;
             /**
              * @description A page size from 1 in to 120 in.
@@ -1738,7 +1479,6 @@ export interface components {
              */
             width: string;
         };
-        /** PageFormat */
         "PageFormat-Output": {
             /**
              * @description A page size from 1 in to 120 in.
@@ -1746,15 +1486,9 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /**
-             * Kind
-             * @enum {string}
-             */
+            /** @enum {string} */
             kind: "12x12" | "letter-upright" | "letter-lying" | "notebook" | "notebook-pocket" | "own";
-            /**
-             * Pages
-             * @default 1
-             */
+            /** @default 1 */
             pages: number;
             /**
              * @description A page size from 1 in to 120 in.
@@ -1763,26 +1497,16 @@ export interface components {
              */
             width: string;
         };
-        /** PageIn */
         PageIn: {
             page: components["schemas"]["Recipe-Input"];
-            /** Series */
             series?: string | null;
-            /**
-             * Version
-             * @default 0
-             */
+            /** @default 0 */
             version: number;
-            /**
-             * What
-             * @default changed the page
-             */
+            /** @default changed the page */
             what: string;
         };
-        /** PageOut */
         PageOut: {
             /**
-             * Cutting
              * @default planned
              * @enum {string}
              */
@@ -1790,10 +1514,7 @@ export interface components {
             page: components["schemas"]["Recipe-Output"];
             saved: components["schemas"]["Saved"];
         };
-        /**
-         * PanelPart
-         * @description `trim` null means a size of its own.
-         */
+        /** @description `trim` null means a size of its own. */
         "PanelPart-Input": {
             /**
              * @default {
@@ -1802,10 +1523,7 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Input"];
-            /**
-             * Gutted
-             * @default false
-             */
+            /** @default false */
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
@@ -1813,17 +1531,13 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "panel";
-            /**
-             * Name
-             * @default panel
-             */
+            /** @default panel */
             name: string;
             place: components["schemas"]["Place-Input"];
             /**
@@ -1843,10 +1557,7 @@ export interface components {
              */
             width: string;
         };
-        /**
-         * PanelPart
-         * @description `trim` null means a size of its own.
-         */
+        /** @description `trim` null means a size of its own. */
         "PanelPart-Output": {
             /**
              * @default {
@@ -1855,10 +1566,7 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Output"];
-            /**
-             * Gutted
-             * @default false
-             */
+            /** @default false */
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
@@ -1866,17 +1574,13 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "panel";
-            /**
-             * Name
-             * @default panel
-             */
+            /** @default panel */
             name: string;
             place: components["schemas"]["Place-Output"];
             /**
@@ -1894,14 +1598,10 @@ export interface components {
              */
             width: string;
         };
-        /** Paper */
         "Paper-Input": {
             a: components["schemas"]["Side-Input"];
             b: components["schemas"]["Side-Input"];
-            /**
-             * Count
-             * @default 1
-             */
+            /** @default 1 */
             count: number;
             /** @default sheet */
             form: components["schemas"]["Form"];
@@ -1911,11 +1611,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Scrap Of */
             scrap_of?: string | null;
             /** @default patterned */
             stock: components["schemas"]["Stock"];
@@ -1927,14 +1624,10 @@ export interface components {
              */
             width: string;
         };
-        /** Paper */
         "Paper-Output": {
             a: components["schemas"]["Side-Output"];
             b: components["schemas"]["Side-Output"];
-            /**
-             * Count
-             * @default 1
-             */
+            /** @default 1 */
             count: number;
             /** @default sheet */
             form: components["schemas"]["Form"];
@@ -1944,11 +1637,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Scrap Of */
             scrap_of: string | null;
             /** @default patterned */
             stock: components["schemas"]["Stock"];
@@ -1960,160 +1650,96 @@ export interface components {
              */
             width: string;
         };
-        /** PaperChoice */
         "PaperChoice-Input": {
-            /** Paper */
             paper?: string | null;
             /**
-             * Side
              * @default A
              * @enum {string}
              */
             side: "A" | "B";
-            /**
-             * Turned
-             * @default false
-             */
+            /** @default false */
             turned: boolean;
         };
-        /** PaperChoice */
         "PaperChoice-Output": {
-            /** Paper */
             paper: string | null;
             /**
-             * Side
              * @default A
              * @enum {string}
              */
             side: "A" | "B";
-            /**
-             * Turned
-             * @default false
-             */
+            /** @default false */
             turned: boolean;
         };
-        /** PaperCost */
         PaperCost: {
-            /** Had */
             had: number;
             largest_rest: components["schemas"]["Rect"] | null;
-            /** Left */
             left: number;
-            /** Name */
             name: string;
-            /** Opened */
             opened: number;
-            /** Paper */
             paper: string;
-            /** Pieces */
             pieces: number;
-            /**
-             * Rest Says
-             * @default
-             */
+            /** @default  */
             rest_says: string;
-            /** Scraps */
             scraps: number;
         };
-        /** PartOnPage */
         PartOnPage: {
-            /** Arithmetic */
             arithmetic: string;
             box: components["schemas"]["Rect"] | null;
-            /** Id */
             id: string;
-            /** Sentence */
             sentence: string;
         };
-        /**
-         * PatternOut
-         * @description A kind of pattern in the given colours, and what is usual for it.
-         */
+        /** @description A kind of pattern in the given colours, and what is usual for it. */
         PatternOut: {
-            /** Busy */
             busy: number;
-            /**
-             * Direction
-             * @enum {string}
-             */
+            /** @enum {string} */
             direction: "none" | "one-way" | "two-way";
-            /** Name */
             name: string;
-            /** Scale */
             scale: string;
             tile: components["schemas"]["Tile"];
         };
-        /** PhotoIn */
         PhotoIn: {
             photo: components["schemas"]["PhotoRecord-Input"];
-            /** Series */
             series?: string | null;
-            /** Version */
             version: number;
-            /**
-             * What
-             * @default changed the photo
-             */
+            /** @default changed the photo */
             what: string;
         };
-        /**
-         * PhotoOut
-         * @description `crop`, `ppi` and `word` are for the print it is wanted in; `used_on` names pages.
-         */
+        /** @description `crop`, `ppi` and `word` are for the print it is wanted in; `used_on` names pages. */
         PhotoOut: {
             crop: components["schemas"]["CropOut"] | null;
             photo: components["schemas"]["PhotoRecord-Output"];
-            /** Ppi */
             ppi: number | null;
             saved: components["schemas"]["Saved"];
-            /** Used On */
             used_on: string[];
-            /** Word */
             word: ("good" | "fine" | "soft" | "too few") | null;
         };
-        /** PhotoPart */
         "PhotoPart-Input": {
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "photo";
-            /**
-             * Mats
-             * @default []
-             */
+            /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
             place: components["schemas"]["Place-Input"];
             print: components["schemas"]["Print-Input"];
         };
-        /** PhotoPart */
         "PhotoPart-Output": {
-            /** Id */
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "photo";
-            /**
-             * Mats
-             * @default []
-             */
+            /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
             place: components["schemas"]["Place-Output"];
             print: components["schemas"]["Print-Output"];
         };
-        /**
-         * PhotoRecord
-         * @description A photo: its file is kept under the same id. `print` is the size it is wanted in.
-         */
+        /** @description A photo: its file is kept under the same id. `print` is the size it is wanted in. */
         "PhotoRecord-Input": {
-            /**
-             * File
-             * @default
-             */
+            /** @default  */
             file: string;
             /**
              * @default {
@@ -2123,25 +1749,15 @@ export interface components {
              *     }
              */
             framing: components["schemas"]["Framing-Input"];
-            /** Height */
             height: number;
-            /** Name */
             name: string;
             print: components["schemas"]["Print-Input"];
-            /** Taken */
             taken?: string | null;
-            /** Width */
             width: number;
         };
-        /**
-         * PhotoRecord
-         * @description A photo: its file is kept under the same id. `print` is the size it is wanted in.
-         */
+        /** @description A photo: its file is kept under the same id. `print` is the size it is wanted in. */
         "PhotoRecord-Output": {
-            /**
-             * File
-             * @default
-             */
+            /** @default  */
             file: string;
             /**
              * @default {
@@ -2151,20 +1767,14 @@ export interface components {
              *     }
              */
             framing: components["schemas"]["Framing-Output"];
-            /** Height */
             height: number;
-            /** Name */
             name: string;
             print: components["schemas"]["Print-Output"];
-            /** Taken */
             taken: string | null;
-            /** Width */
             width: number;
         };
-        /** Picture */
         Picture: {
             crop: components["schemas"]["CropOut"] | null;
-            /** Photo */
             photo: string | null;
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2173,54 +1783,39 @@ export interface components {
              */
             rim: string;
         };
-        /** PictureOut */
         PictureOut: {
-            /** Id */
             id: string;
         };
-        /** PieceOut */
         PieceOut: {
             choice: components["schemas"]["PaperChoice-Output"];
-            /** Half */
             half: ("left" | "right") | null;
-            /** Id */
             id: string;
-            /** Name */
             name: string;
-            /** Part */
             part: string;
             picture: components["schemas"]["Picture"] | null;
             rect: components["schemas"]["Rect"];
-            /**
-             * Role
-             * @enum {string}
-             */
+            /** @enum {string} */
             role: "base" | "panel" | "mat" | "print";
             uncut: components["schemas"]["Rect"];
         };
-        /** Place */
         "Place-Input": {
             across: components["schemas"]["Across-Input"];
             down: components["schemas"]["Down-Input"];
             /**
-             * On
              * @default left
              * @enum {string}
              */
             on: "left" | "right" | "spread";
         };
-        /** Place */
         "Place-Output": {
             across: components["schemas"]["Across-Output"];
             down: components["schemas"]["Down-Output"];
             /**
-             * On
              * @default left
              * @enum {string}
              */
             on: "left" | "right" | "spread";
         };
-        /** Print */
         "Print-Input": {
             /**
              * @description A size from 1/16 in to 120 in.
@@ -2228,7 +1823,6 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Photo */
             photo?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
@@ -2243,7 +1837,6 @@ export interface components {
              */
             width: string;
         };
-        /** Print */
         "Print-Output": {
             /**
              * @description A size from 1/16 in to 120 in.
@@ -2251,7 +1844,6 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            /** Photo */
             photo: string | null;
             /**
              * @description A gap from 0 in to 120 in.
@@ -2266,69 +1858,36 @@ export interface components {
              */
             width: string;
         };
-        /** PrintSize */
         PrintSize: {
-            /** Height */
             height: string;
-            /** Width */
             width: string;
         };
-        /**
-         * Problem
-         * @description Why a request is refused. `current_version` stands where something was changed in another window.
-         */
+        /** @description Why a request is refused. `current_version` stands where something was changed in another window. */
         Problem: {
-            /** Code */
             code: string;
-            /** Current Version */
             current_version?: number | null;
-            /**
-             * Fields
-             * @default []
-             */
+            /** @default [] */
             fields: components["schemas"]["FieldProblem"][];
-            /** Sentence */
             sentence: string;
         };
-        /**
-         * Recipe
-         * @description The recipe of a page: parts from underneath upward.
-         */
+        /** @description The recipe of a page: parts from underneath upward. */
         "Recipe-Input": {
             format: components["schemas"]["PageFormat-Input"];
-            /** Name */
             name: string;
-            /**
-             * Parts
-             * @default []
-             */
+            /** @default [] */
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"])[];
-            /**
-             * Story
-             * @default
-             */
+            /** @default  */
             story: string;
         };
-        /**
-         * Recipe
-         * @description The recipe of a page: parts from underneath upward.
-         */
+        /** @description The recipe of a page: parts from underneath upward. */
         "Recipe-Output": {
             format: components["schemas"]["PageFormat-Output"];
-            /** Name */
             name: string;
-            /**
-             * Parts
-             * @default []
-             */
+            /** @default [] */
             parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"])[];
-            /**
-             * Story
-             * @default
-             */
+            /** @default  */
             story: string;
         };
-        /** Rect */
         Rect: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2355,109 +1914,71 @@ export interface components {
              */
             y: string;
         };
-        /** RowsOut */
         RowsOut: {
-            /** Papers */
             papers: components["schemas"]["Paper-Output"][];
-            /** Rows */
             rows: number;
-            /** Things */
             things: components["schemas"]["Thing-Output"][];
-            /** Wrong */
             wrong: components["schemas"]["WrongCell"][];
         };
-        /**
-         * Saved
-         * @description How a document stands. `undo` says what a step back takes back, `redo` what a step forward does again.
-         */
+        /** @description How a document stands. `undo` says what a step back takes back, `redo` what a step forward does again. */
         Saved: {
-            /**
-             * Changed
-             * Format: date-time
-             */
+            /** Format: date-time */
             changed: string;
-            /** Id */
             id: string;
-            /** Redo */
             redo: string | null;
-            /** Undo */
             undo: string | null;
-            /** Version */
             version: number;
-            /** What */
             what: string;
         };
-        /**
-         * Settings
-         * @description How a household measures.
-         */
+        /** @description How a household measures. */
         "Settings-Input": {
             /**
-             * Mark
              * @default 1/16 in
              * @enum {string}
              */
             mark: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
             /**
-             * Unit
              * @default in
              * @enum {string}
              */
             unit: "in" | "mm";
             /**
-             * Zero
              * @default left
              * @enum {string}
              */
             zero: "left" | "centre";
         };
-        /**
-         * Settings
-         * @description How a household measures.
-         */
+        /** @description How a household measures. */
         "Settings-Output": {
             /**
-             * Mark
              * @default 1/16 in
              * @enum {string}
              */
             mark: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
             /**
-             * Unit
              * @default in
              * @enum {string}
              */
             unit: "in" | "mm";
             /**
-             * Zero
              * @default left
              * @enum {string}
              */
             zero: "left" | "centre";
         };
-        /** SettingsIn */
         SettingsIn: {
             settings: components["schemas"]["Settings-Input"];
-            /** Version */
             version: number;
         };
-        /** SettingsOut */
         SettingsOut: {
             saved: components["schemas"]["Saved"];
             settings: components["schemas"]["Settings-Output"];
         };
-        /**
-         * Side
-         * @description One side of a paper. `scale` of 0 in means what is usual for the pattern.
-         */
+        /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
         "Side-Input": {
-            /**
-             * Busy
-             * @default 0
-             */
+            /** @default 0 */
             busy: number;
             /**
-             * Colours
              * @default [
              *       "#f4efe4"
              *     ]
@@ -2465,12 +1986,8 @@ export interface components {
             colours: string[];
             /** @default none */
             direction: components["schemas"]["Direction"];
-            /**
-             * Pattern
-             * @default plain
-             */
+            /** @default plain */
             pattern: string;
-            /** Picture */
             picture?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
@@ -2479,18 +1996,11 @@ export interface components {
              */
             scale: string;
         };
-        /**
-         * Side
-         * @description One side of a paper. `scale` of 0 in means what is usual for the pattern.
-         */
+        /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
         "Side-Output": {
-            /**
-             * Busy
-             * @default 0
-             */
+            /** @default 0 */
             busy: number;
             /**
-             * Colours
              * @default [
              *       "#f4efe4"
              *     ]
@@ -2498,12 +2008,8 @@ export interface components {
             colours: string[];
             /** @default none */
             direction: components["schemas"]["Direction"];
-            /**
-             * Pattern
-             * @default plain
-             */
+            /** @default plain */
             pattern: string;
-            /** Picture */
             picture: string | null;
             /**
              * @description A gap from 0 in to 120 in.
@@ -2512,7 +2018,6 @@ export interface components {
              */
             scale: string;
         };
-        /** SideIn */
         SideIn: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2528,26 +2033,17 @@ export interface components {
              */
             width: string;
         };
-        /**
-         * Step
-         * @description Asks for a step back or forward from the version that is on the screen.
-         */
+        /** @description Asks for a step back or forward from the version that is on the screen. */
         Step: {
-            /** Version */
             version: number;
         };
         /**
-         * Stock
          * @description What a sheet is made of.
          * @enum {string}
          */
         Stock: "patterned" | "card stock" | "vellum";
-        /**
-         * Straighten
-         * @description The sheet's corners in shares of the picture, top left first, clockwise; the sheet's size.
-         */
+        /** @description The sheet's corners in shares of the picture, top left first, clockwise; the sheet's size. */
         Straighten: {
-            /** Corners */
             corners: [
                 number,
                 number
@@ -2565,7 +2061,6 @@ export interface components {
              */
             width: string;
         };
-        /** Strip */
         Strip: {
             /**
              * @description A size from 1/16 in to 120 in.
@@ -2575,86 +2070,49 @@ export interface components {
             depth: string;
             edge: components["schemas"]["Edge"];
         };
-        /** Thing */
         "Thing-Input": {
-            /**
-             * Count
-             * @default 1
-             */
+            /** @default 1 */
             count: number;
-            /** Id */
             id: string;
             /** @default other */
             kind: components["schemas"]["ThingKind"];
             length?: string | null;
-            /** Name */
             name: string;
-            /**
-             * Note
-             * @default
-             */
+            /** @default  */
             note: string;
         };
-        /** Thing */
         "Thing-Output": {
-            /**
-             * Count
-             * @default 1
-             */
+            /** @default 1 */
             count: number;
-            /** Id */
             id: string;
             /** @default other */
             kind: components["schemas"]["ThingKind"];
             length: string | null;
-            /** Name */
             name: string;
-            /**
-             * Note
-             * @default
-             */
+            /** @default  */
             note: string;
         };
-        /**
-         * ThingKind
-         * @enum {string}
-         */
+        /** @enum {string} */
         ThingKind: "die cut" | "sticker" | "puffy sticker" | "chipboard" | "enamel dot" | "sequin" | "wood shape" | "doily" | "tag" | "label" | "banner" | "brad" | "clip" | "ribbon" | "twine" | "tape" | "stamp" | "alphabet" | "journaling card" | "other";
-        /** Tick */
         Tick: {
-            /** Key */
             key: string;
-            /** On */
             on: boolean;
-            /** Version */
             version: number;
         };
-        /**
-         * Tile
-         * @description What repeats on a side, as SVG in inches.
-         */
+        /** @description What repeats on a side, as SVG in inches. */
         Tile: {
-            /** Height */
             height: number;
-            /** Markup */
             markup: string;
-            /** Width */
             width: number;
         };
-        /** Tiles */
         Tiles: {
             a: components["schemas"]["Tile"];
             b: components["schemas"]["Tile"];
         };
-        /** WrongCell */
         WrongCell: {
-            /** Field */
             field: string;
-            /** Line */
             line: number;
-            /** Read */
             read: string;
-            /** Reason */
             reason: string;
         };
     };

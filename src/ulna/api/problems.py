@@ -9,6 +9,7 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
+from starlette.exceptions import HTTPException
 
 from ulna.core.errors import FieldError, LengthError, NotOnShelf, UlnaError
 from ulna.store.errors import Changed, NotThere, StoreError
@@ -46,6 +47,8 @@ def register(app: FastAPI) -> None:
     app.add_exception_handler(RequestValidationError, _of_request)
     app.add_exception_handler(ValidationError, _of_request)
     app.add_exception_handler(OSError, _of_disk)
+    app.add_exception_handler(HTTPException, _of_http)
+    app.add_exception_handler(Exception, _of_anything)
 
 
 def _answer(status: int, problem: Problem) -> JSONResponse:
@@ -83,6 +86,19 @@ def _of_request(_request: Request, error: Exception) -> JSONResponse:
 def _of_disk(_request: Request, error: Exception) -> JSONResponse:
     words = getattr(error, "strerror", None) or "the disk did not take it"
     return _answer(507, Problem(code="disk", sentence=f"nothing was kept: {words}"))
+
+
+def _of_http(_request: Request, error: Exception) -> JSONResponse:
+    status = getattr(error, "status_code", 400)
+    words = str(getattr(error, "detail", "")) or "the request cannot be read"
+    return _answer(status, Problem(code="request", sentence=words[:1].lower() + words[1:]))
+
+
+def _of_anything(_request: Request, _error: Exception) -> JSONResponse:
+    """What nobody thought of: a sentence for the person; the server's own output has the rest."""
+    return _answer(
+        500, Problem(code="broken", sentence="something went wrong inside Ulna; what was saved is still there")
+    )
 
 
 def _field(detail: ErrorDetails | Any) -> FieldProblem:

@@ -11,6 +11,7 @@ from ulna.core.cost import cost, lacking
 from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.cut_list import CutList, cut_list
 from ulna.core.cutting.demand import demand
+from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import Ruler, inches, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
@@ -88,6 +89,32 @@ def test_stripes_keep_their_way_on_the_sheet() -> None:
     )
 
 
+def test_rims_turn_and_mirror_with_the_piece() -> None:
+    """Shown with B up, left and right change places; on a turned paper the rims go round by a quarter."""
+    rims = Borders(inches(1), inches(2), inches(3), inches(4))
+    box = Rect(inches(0), inches(0), inches(10), inches(8))
+
+    def asked(side: str, turned: bool) -> object:
+        choice = PaperChoice("awning", side, turned)  # type: ignore[arg-type]
+        piece = Piece("p", "p", "panel", "p", box, box, choice, rims)
+        return demand([piece], Shelf.of([paper("awning", pattern="stripe")])).pieces[0].gut
+
+    one = inches(1).units
+    assert asked("A", False) == (one, 2 * one, 3 * one, 4 * one)
+    assert asked("B", False) == (3 * one, 2 * one, one, 4 * one)
+    assert asked("A", True) == (4 * one, one, 2 * one, 3 * one)
+
+
+def test_a_paper_of_which_none_is_left_is_still_asked_for() -> None:
+    """So that the lack of it is told."""
+    none = paper("ink", 0)
+    pieces = pieces_of(panel("p", "4", "6", "ink"), papers=(none,))
+    plan = plan_cuts(demand(pieces, Shelf.of([none])), 100)
+    assert [u.why for u in plan.unplaced] == ["no sheet of its paper is left"]
+    told = lacking(plan, pieces, Shelf.of([none]), Ruler())[0].sentence
+    assert told == "P, 4 × 6, cannot be cut from Ink (none is left): no sheet of its paper is left."
+
+
 def test_scraps_of_a_paper_serve_before_its_sheets() -> None:
     """A 4 × 6 mat comes out of the 5 × 7 rest, and no sheet is opened."""
     reeds, rest = paper("reeds"), scrap("rest", "reeds", "5", "7")
@@ -153,6 +180,26 @@ def test_a_begun_sheet_leaves_the_shelf_and_its_rests_come_back(two_cards: CutLi
     assert after.papers["reeds"].count == 0
     assert len(after.sources("reeds")) > 1
     assert progress.after(Shelf.of([paper("reeds", 1)]), two_cards, ()).papers["reeds"].count == 1
+
+
+def test_a_begun_sheet_is_kept_as_history_and_a_later_one_gets_a_key_of_its_own(two_cards: CutList) -> None:
+    """What was cut stays on the list; what was not is planned anew, beside it."""
+    sheet = two_cards.sheets[0]
+    first = {sheet.steps[0].key}
+    kept = progress.settled(sheet, first)
+    assert [s.key for s in kept.steps] == list(first) and kept.pieces == ()
+    assert sum(r.area for r in kept.rests) == inches(12).units ** 2
+    later = progress.rekeyed(sheet, {sheet.key})
+    assert (later.key, later.copy_number) == ("reeds#2", 2)
+    assert all(step.key.startswith("reeds#2/") for step in later.steps)
+
+
+def test_slivers_and_the_branding_strip_are_no_scraps() -> None:
+    """Half an inch is the least that is kept."""
+    reeds = paper("reeds", strip="1/2")
+    sheet = listed(pieces_of(panel("p", "11 3/4", "11", "reeds"), papers=(reeds,)), reeds).sheets[0]
+    rests = progress.rests(sheet, {s.key for s in sheet.steps})
+    assert [size(r.width, r.height) for r in rests] in (["11 3/4 × 1/2"], ["12 × 1/2"])
 
 
 def test_what_the_page_wants_now_is_compared_with_the_list(two_cards: CutList) -> None:

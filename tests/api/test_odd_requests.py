@@ -1,0 +1,120 @@
+"""However odd a request is, the server answers it: never a traceback, never a 500."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from tests.api.test_api import jpeg, kit, mat, page, photo_part, sheet
+from tests.formats.test_cut_json import REQUEST
+from ulna.api.app import create_app
+
+SEEDS: dict[str, Any] = {
+    "/api/kits": kit(sheet("ink")),
+    "/api/pages": {"page": page(photo_part("p", mat("1/8 in", "ink")))},
+    "/api/evaluate": {"page": page(photo_part("p", mat("1/8 in", "ink")), pages=2)},
+    "/api/cost": {"page": page(photo_part("p", mat("1/8 in", "ink")))},
+    "/api/move": {"page": page(photo_part()), "part": "p", "x": "1 in", "y": "2 in", "catch": "1/4 in"},
+    "/api/lengths/read": {"text": "4 1/4", "range": "size", "marks": 1},
+    "/api/tile": {"side": {"scale": "1 in", "pattern": "dot"}, "width": "12 in", "height": "12 in"},
+    "/api/cutplan": {**REQUEST, "seconds": 0.01},
+}
+ODD = st.sampled_from(
+    [
+        None,
+        True,
+        -1,
+        0,
+        1.5,
+        1e300,
+        "",
+        "x",
+        "5 ft",
+        "0 in",
+        "99999 mm",
+        [],
+        {},
+        "\u0000",
+        "<script>",
+        "é" * 300,
+        [[]],
+    ]
+)
+
+
+@pytest.fixture(scope="module")
+def api(tmp_path_factory: pytest.TempPathFactory) -> Iterator[TestClient]:
+    with TestClient(create_app(tmp_path_factory.mktemp("odd")), raise_server_exceptions=False) as client:
+        client.post("/api/kits", json=kit(sheet("ink")))
+        yield client
+
+
+def places(value: Any, path: tuple[Any, ...] = ()) -> Iterator[tuple[Any, ...]]:
+    """The path of every value inside a document."""
+    if path:
+        yield path
+    items = value.items() if isinstance(value, dict) else enumerate(value) if isinstance(value, list) else ()
+    for key, inner in items:
+        yield from places(inner, (*path, key))
+
+
+@settings(max_examples=250, suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.too_slow])
+@given(st.data())
+def test_one_odd_value_anywhere(api: TestClient, data: st.DataObject) -> None:
+    """A document that is right but for one or two values is answered or refused in one sentence."""
+    path = data.draw(st.sampled_from(sorted(SEEDS)))
+    document = json.loads(json.dumps(SEEDS[path]))
+    for _ in range(data.draw(st.integers(1, 2))):
+        *way, last = data.draw(st.sampled_from(list(places(SEEDS[path]))))
+        at = document
+        try:
+            for step in way:
+                at = at[step]
+            at[last] = data.draw(ODD)
+        except (KeyError, TypeError, IndexError):
+            continue
+    answer = api.post(path, json=document)
+    assert answer.status_code < 500, (path, document, answer.text)
+    if answer.status_code >= 400:
+        assert answer.json()["sentence"]
+
+
+@pytest.mark.parametrize("path", sorted(SEEDS))
+@pytest.mark.parametrize("body", [b"", b"{", b"[]", b"null", b"\xff\xfe", b'{"a": ' * 500, b"1" * 5000])
+def test_what_is_no_document_is_refused(api: TestClient, path: str, body: bytes) -> None:
+    """Whatever it is instead."""
+    answer = api.post(path, content=body, headers={"content-type": "application/json"})
+    assert 400 <= answer.status_code < 500 and answer.json()["sentence"]
+
+
+@pytest.mark.parametrize("path", ["/api/photos", "/api/pictures", "/api/kits/read-csv", "/api/kits/read-json",
+                                  "/api/pages/read-json"])  # fmt: skip
+@pytest.mark.parametrize("data", [b"", b"\x00" * 2000, b"{}", b'name\n"', jpeg()[:200], b"\xff\xd8\xff\xe0"])
+def test_a_file_that_is_something_else_is_refused_or_read(api: TestClient, path: str, data: bytes) -> None:
+    """Never more than a sentence."""
+    answer = api.post(path, files={"file": ("../odd name\n.jpg", data)})
+    assert answer.status_code < 500
+    if answer.status_code >= 400:
+        assert answer.json()["sentence"]
+
+
+@pytest.mark.parametrize("id", ["nowhere", "..", "%2e%2e", "a b", "page-" + "0" * 300])
+def test_ids_that_are_not_there_are_not_there(api: TestClient, id: str) -> None:
+    """For everything that a page gives."""
+    for tail in (
+        "",
+        "/cutting",
+        "/page.svg",
+        "/page.png",
+        "/page.json",
+        "/cuts.pdf",
+        "/pieces.csv",
+        "/sheets/1.svg",
+    ):
+        assert api.get(f"/api/pages/{id}{tail}").status_code in (404, 405)
