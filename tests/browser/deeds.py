@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import re
 from pathlib import Path
 
 from PIL import Image, ImageDraw
@@ -78,7 +79,7 @@ def put(page: Page, label: str, value: str) -> None:
 
 
 def saved(page: Page) -> None:
-    expect(page.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text=re.compile("^Saved$"))).to_be_visible()
 
 
 def figures(page: Page) -> list[str]:

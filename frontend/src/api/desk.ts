@@ -95,7 +95,9 @@ export class Desk<Body, Answer extends { saved: Saved }> {
   async takeTheirs(): Promise<void> {
     this.jobs = [];
     this.keep();
-    this.settle(await this.source.load());
+    const theirs = await this.source.load();
+    this.settle(theirs);
+    this.onSaved(theirs);
   }
 
   /** Puts one's own state on top of what is saved; theirs stays one step back. */

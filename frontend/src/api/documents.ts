@@ -107,6 +107,13 @@ export function pageSource(id: string): Source<Recipe, PageOut> {
   };
 }
 
+/** What is worked out from a document and must be asked for again once it has changed. */
+const FOLLOWS = {
+  kit: ["kits", "evaluated", "cost", "cutting"],
+  photo: ["photos", "evaluated", "cutting"],
+  page: ["pages", "photos", "cutting"],
+} as const;
+
 /** A desk over a document that was loaded, made anew when another document takes its place. */
 export function useDesk<Body, Answer extends { saved: Saved }>(
   kind: "kit" | "photo" | "page",
@@ -115,12 +122,15 @@ export function useDesk<Body, Answer extends { saved: Saved }>(
 ): [Desk<Body, Answer>, DeskState<Body, Answer>] {
   const queries = useQueryClient();
   const id = answer.saved.id;
+  /** What was saved is what the lists show from now on, also where a bench is left and entered again at once. */
+  function onSaved(saved: Answer): void {
+    queries.setQueryData([kind, id], saved);
+    queries.setQueryData<Answer[]>([`${kind}s`], (all) => all?.map((one) => (one.saved.id === id ? saved : one)));
+    for (const follows of FOLLOWS[kind]) void queries.invalidateQueries({ queryKey: [follows] });
+  }
+
   // biome-ignore lint/correctness/useExhaustiveDependencies: a newer answer of the same document goes to refresh
-  const desk = useMemo(
-    () =>
-      new Desk(`${kind} ${id}`, source(id), answer, () => queries.invalidateQueries({ queryKey: [`${kind}s`] })),
-    [kind, id],
-  );
+  const desk = useMemo(() => new Desk(`${kind} ${id}`, source(id), answer, onSaved), [kind, id]);
   const state = useSyncExternalStore(desk.subscribe, desk.getState);
   useEffect(() => desk.refresh(answer), [desk, answer]);
   useEffect(() => {

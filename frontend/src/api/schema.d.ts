@@ -1121,7 +1121,7 @@ export interface components {
             setting: string;
         };
         /**
-         * @description A page's cut list. `sizes` by piece number and `rest_sizes` by sheet key are as they are read.
+         * @description A page's cut list. `sizes` by piece number, `sheet_sizes` and `rest_sizes` by sheet key are as they are read.
          *
          *     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
          */
@@ -1139,6 +1139,9 @@ export interface components {
             redo: string | null;
             rest_sizes: {
                 [key: string]: string[];
+            };
+            sheet_sizes: {
+                [key: string]: string;
             };
             sizes: {
                 [key: string]: string;

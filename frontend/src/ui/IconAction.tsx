@@ -15,7 +15,7 @@ interface Props {
 export function IconAction({ icon, name, onClick, disabled, small, pressed }: Props) {
   const side = small ? 32 : 40;
   return (
-    <Tooltip title={name}>
+    <Tooltip title={name} describeChild>
       <span>
         <IconButton
           aria-label={name}

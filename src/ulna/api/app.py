@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import secrets
 from base64 import b64encode
-from collections.abc import AsyncIterator, Awaitable, Callable
+from collections.abc import AsyncIterator, Callable
 from contextlib import asynccontextmanager
 from pathlib import Path
 from urllib.parse import urlsplit
@@ -13,6 +13,7 @@ from fastapi import FastAPI, Request, Response
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.gzip import GZipMiddleware
+from starlette.types import ASGIApp, Receive, Scope, Send
 
 from ulna import __version__
 from ulna.api import cutting, kits, pages, photos, settings
@@ -20,7 +21,6 @@ from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household import Household
 
 WEB = Path(__file__).parent.parent / "web"
-Next = Callable[[Request], Awaitable[Response]]
 
 
 def create_app(home: Path, passphrase: str | None = None) -> FastAPI:
@@ -44,30 +44,43 @@ def create_app(home: Path, passphrase: str | None = None) -> FastAPI:
     )
     register(app)
     app.add_middleware(GZipMiddleware, minimum_size=2_000)
-    app.middleware("http")(_own_pages_only)
+    app.add_middleware(_Door, refusal=_from_elsewhere)
     if passphrase:
-        app.middleware("http")(_asks_for(passphrase))
+        app.add_middleware(_Door, refusal=_asks_for(passphrase))
     for module in (settings, kits, photos, pages, cutting):
         app.include_router(module.router)
     _serve_interface(app)
     return app
 
 
-async def _own_pages_only(request: Request, following: Next) -> Response:
+class _Door:
+    """Lets a request through where `refusal` has nothing against it.
+
+    Plain ASGI, so that a visitor who leaves in the middle of an answer leaves no trace.
+    """
+
+    def __init__(self, app: ASGIApp, refusal: Callable[[Request], Response | None]) -> None:
+        self.app, self.refusal = app, refusal
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        refused = self.refusal(Request(scope)) if scope["type"] == "http" else None
+        await (refused or self.app)(scope, receive, send)
+
+
+def _from_elsewhere(request: Request) -> Response | None:
     """Another site open in the same browser must not write here."""
     origin = request.headers.get("origin")
-    if request.method not in ("GET", "HEAD") and origin and urlsplit(origin).netloc != request.headers.get("host"):
-        problem = Problem(code="origin", sentence="this was asked by another site")
-        return JSONResponse(problem.model_dump(), status_code=403)
-    return await following(request)
+    if request.method in ("GET", "HEAD") or not origin or urlsplit(origin).netloc == request.headers.get("host"):
+        return None
+    return JSONResponse(Problem(code="origin", sentence="this was asked by another site").model_dump(), 403)
 
 
-def _asks_for(passphrase: str) -> Callable[[Request, Next], Awaitable[Response]]:
+def _asks_for(passphrase: str) -> Callable[[Request], Response | None]:
     wanted = "Basic " + b64encode(f"ulna:{passphrase}".encode()).decode()
 
-    async def check(request: Request, following: Next) -> Response:
+    def check(request: Request) -> Response | None:
         if secrets.compare_digest(request.headers.get("authorization", "").encode(), wanted.encode()):
-            return await following(request)
+            return None
         return Response("user ulna, and the passphrase", 401, {"WWW-Authenticate": 'Basic realm="Ulna"'})
 
     return check

@@ -42,6 +42,7 @@ def _out(id: str, home: Household) -> CuttingOut:
         redo=redo,
         cuts=cuts.CutList.from_value(now.cuts),
         names=_names(home),
+        sheet_sizes={s.key: ruler.say_size(s.width, s.height) for s in now.cuts.sheets},
         sizes={str(p.number): ruler.say_size(p.rect.width, p.rect.height) for p in pieces},
         rest_sizes={s.key: [ruler.say_size(r.width, r.height) for r in s.rests] for s in now.cuts.sheets},
         ticked=sorted(now.ticked),

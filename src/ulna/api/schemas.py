@@ -326,7 +326,7 @@ class Moved(BaseModel):
 
 
 class CuttingOut(BaseModel):
-    """A page's cut list. `sizes` by piece number and `rest_sizes` by sheet key are as they are read.
+    """A page's cut list. `sizes` by piece number, `sheet_sizes` and `rest_sizes` by sheet key are as they are read.
 
     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
     """
@@ -337,6 +337,7 @@ class CuttingOut(BaseModel):
     cuts: CutList
     names: dict[str, str]
     sizes: dict[str, str]
+    sheet_sizes: dict[str, str]
     rest_sizes: dict[str, list[str]]
     ticked: list[str]
     begun: bool

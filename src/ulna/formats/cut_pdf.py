@@ -245,7 +245,12 @@ class _Sheet:
 
     def _name(self, sheet: CutSheet) -> str:
         name = self.names.get(sheet.of_paper, "a paper that is gone")
-        return f"{name}, {'scrap' if sheet.scrap else 'sheet'} {sheet.copy_number}"
+        which = (
+            f"scrap {self.ruler.say_size(sheet.width, sheet.height)}"
+            if sheet.scrap
+            else f"sheet {sheet.copy_number}"
+        )
+        return f"{name}, {which}"
 
     def _size(self, rect: Rect) -> str:
         return self.ruler.say_size(rect.width, rect.height)

@@ -188,7 +188,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
             key={s.key}
             sheet={s}
             number={k + 1}
-            name={nameOf(s, data.names)}
+            name={nameOf(s, data)}
             open={s === sheet}
             ticked={ticked}
             onOpen={() => setOpen(s.key)}
@@ -210,7 +210,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
           >
             <Box sx={{ pb: 1 }}>
               <Typography variant="h2" component="h2">
-                {nameOf(sheet, data.names)}
+                {nameOf(sheet, data)}
               </Typography>
               <Box sx={{ color: colours.soft }} data-side>
                 {sheet.face} side up{sheet.strip ? `, branding strip at the ${sheet.strip.edge}` : ""}
@@ -274,9 +274,9 @@ function some(names: string[]): string {
   return names.slice(0, 3).join(", ") + (more > 0 ? `, and ${more} more` : "");
 }
 
-function nameOf(sheet: Schemas["CutSheet"], names: Record<string, string>): string {
-  const name = names[sheet.of_paper] ?? "a paper that is gone";
-  return `${name}, ${sheet.scrap ? "scrap" : `sheet ${sheet.copy_number}`}`;
+function nameOf(sheet: Schemas["CutSheet"], data: CuttingOut): string {
+  const name = data.names[sheet.of_paper] ?? "a paper that is gone";
+  return `${name}, ${sheet.scrap ? `scrap ${data.sheet_sizes[sheet.key]}` : `sheet ${sheet.copy_number}`}`;
 }
 
 function listed(sheet: Schemas["CutSheet"]): string {

@@ -62,11 +62,12 @@ def build(part: Joint, ground: Ground) -> Built:
         piece, told = lay(part.id, f"print-{k + 1}", print_, box, ground)
         pieces.append(piece)
         findings += told
-    sizes = [p.width if row else p.height for p in part.prints]
-    sums = " + ".join(ruler.say(s) for s in sizes)
-    if len(sizes) > 1:
-        sums += f" + {len(sizes) - 1} × {ruler.say(part.gap)}" if len(sizes) > 2 else f" + {ruler.say(part.gap)}"
-    told_sum = f"{sums} = {ruler.say(width if row else height)}; {mats.arithmetic}"
+    told_sum = mats.arithmetic
+    if len(part.prints) > 1:
+        sizes = [p.width if row else p.height for p in part.prints]
+        gaps = ruler.say(part.gap) if len(sizes) == 2 else f"{len(sizes) - 1} × {ruler.say(part.gap)}"
+        sums = " + ".join(ruler.say(s) for s in sizes)
+        told_sum = f"{sums} + {gaps} = {ruler.say(width if row else height)}; {mats.arithmetic}"
     return Built(mats.width, mats.height, tuple(pieces), told_sum, tuple(findings))
 
 
