@@ -9,13 +9,16 @@ from pathlib import Path
 
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, ConsoleMessage, Page, sync_playwright
+from playwright.sync_api import Browser, ConsoleMessage, Page, expect, sync_playwright
 
 from ulna.api.app import WEB, create_app
 
 CHROMIUM = ("/usr/bin/chromium", "/usr/bin/chromium-browser")
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
          "--disable-component-update", "--disable-sync"]  # fmt: skip
+
+# A machine that does much else is slow now and then; what is right shows well within this.
+expect.set_options(timeout=15_000)
 
 
 class Server:

@@ -72,13 +72,16 @@ def choose_paper(page: Page, label: str, words: str) -> None:
 
 
 def put(page: Page, label: str, value: str) -> None:
-    """Types into a length field and leaves it."""
+    """Types into a length field and waits until it is taken, or refused."""
     field = page.get_by_label(label, exact=True)
     field.fill(value)
     field.press("Enter")
+    expect(page.locator(f'[aria-label="{label}"]:is(:not([data-typing]), [aria-invalid=true])')).to_be_attached()
 
 
 def saved(page: Page) -> None:
+    """All that was done is saved; the state of saving follows an edit by a frame or two."""
+    page.wait_for_timeout(80)
     expect(page.get_by_role("status").filter(has_text=re.compile("^Saved$"))).to_be_visible()
 
 

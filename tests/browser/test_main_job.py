@@ -126,5 +126,6 @@ def _tick_and_reload(page: Page) -> None:
     expect(page.locator("[data-done]")).to_have_text("1 of 8 pieces cut")
     page.reload()
     expect(page.locator("[data-done]")).to_have_text("1 of 8 pieces cut")
+    expect(page.get_by_role("button", name="Undo: cut")).to_be_enabled()
     page.keyboard.press("Control+z")
     expect(page.locator("[data-done]")).to_have_text("0 of 8 pieces cut")

@@ -46,6 +46,7 @@ def test_a_side_is_described_by_typing_and_repeated_on_the_back(page: Page) -> N
     page.keyboard.press("Enter")
     expect(page.get_by_label("A side: pattern")).to_be_focused()
     page.keyboard.type("chev")
+    expect(page.get_by_role("listbox").get_by_role("option").first).to_be_visible()
     page.keyboard.press("Enter")
     expect(page.get_by_label("A side: direction")).to_have_value("two-way")
     page.get_by_role("button", name="Same again on the back").click()

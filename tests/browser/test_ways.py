@@ -59,14 +59,37 @@ def test_a_page_is_made_without_a_mouse(page: Page, tmp_path: Path) -> None:
     page.keyboard.type("3/8")
     press(page, "Tab")
     page.keyboard.type("ink")
+    expect(page.get_by_role("listbox").get_by_role("option").first).to_be_visible()
     press(page, "Enter")
     expect(row(page, "Mat 1").locator("[data-arithmetic]")).to_have_text("4 × 6 + 2 × 3/8 = 4 3/4 × 6 3/4")
+    expect(page.get_by_role("button", name="A photo, 4 × 6 upright, mat 3/8 Ink (A)")).to_be_attached()
     tab_to(page, "A photo, 4 × 6 upright, mat 3/8 Ink (A)")
     press(page, "ArrowLeft", "Shift+ArrowUp")
     saved(page)
     expect(page.get_by_label("Distance down", exact=True)).to_have_value("2 1/8")
     press(page, "Delete")
     expect(page.get_by_role("list", name="Recipe").locator(":scope > li")).to_have_count(2)
+
+
+def test_hands_quicker_than_the_server_lose_nothing(page: Page, tmp_path: Path) -> None:
+    """A border, the paper beside it, three steps of a key: each answer is put into what is there when it comes."""
+    unpack_csv(page, tmp_path)
+    page.goto("/page")
+    begin_page(page, "single")
+    add_photo_parts(page, [], "A place for one")
+    page.route("**/api/lengths/read", lambda route: (page.wait_for_timeout(400), route.continue_()))
+    page.get_by_label("Mat 1 border", exact=True).fill("3/8")
+    choose_paper(page, "Mat 1 paper", "ink")
+    expect(row(page, "Mat 1").locator("[data-arithmetic]")).to_have_text("4 × 6 + 2 × 3/8 = 4 3/4 × 6 3/4")
+    expect(page.get_by_label("Mat 1 paper")).to_have_value("Ink · A")
+    page.get_by_label("Mat 1 border", exact=True).focus()
+    press(page, "ArrowUp", "ArrowUp", "ArrowUp")
+    expect(row(page, "Mat 1").locator("[data-arithmetic]")).to_have_text("4 × 6 + 2 × 9/16 = 5 1/8 × 7 1/8")
+    page.get_by_role("textbox", name="Story").type("Rain on the roof all day.")
+    page.wait_for_timeout(900)
+    saved(page)
+    page.reload()
+    expect(page.get_by_role("textbox", name="Story")).to_have_value("Rain on the roof all day.")
 
 
 def test_what_is_pressed_by_thumb_is_large_enough(browser: Browser, server: Server, tmp_path: Path) -> None:

@@ -4,7 +4,7 @@
  * What is typed is never rewritten while it is typed; it counts on leaving the field or Enter, Escape takes it back.
  */
 import Box from "@mui/material/Box";
-import { useEffect, useId, useRef, useState } from "react";
+import { useEffect, useId, useLayoutEffect, useRef, useState } from "react";
 import { Unreachable } from "../api/client";
 import { useUnit } from "../api/documents";
 import { type Range, readLength, useShown } from "../api/lengths";
@@ -29,6 +29,12 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
   const [draft, setDraft] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const asked = useRef(0);
+  // An answer takes a moment, in which other fields are filled in: it is put into what is there when it comes.
+  const now = useRef({ value, onCommit });
+  useLayoutEffect(() => {
+    now.current = { value, onCommit };
+  });
+  const steps = useRef(Promise.resolve());
   const errorId = useId();
   const text = draft ?? (shown ? (shown.rounded ? `~ ${shown.shown}` : shown.shown) : bare(value, household));
 
@@ -46,23 +52,44 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     return () => clearTimeout(timer);
   }, [draft, range]);
 
-  async function commit(marks = 0): Promise<void> {
-    if (draft === null && !marks) return;
-    const typed = draft ?? value ?? "0";
+  function put(length: string): void {
+    const { value: held, onCommit: take } = now.current;
+    now.current.value = length;
+    if (length !== held) take(length);
+  }
+
+  async function commit(): Promise<void> {
+    if (draft === null) return;
     const turn = ++asked.current;
     try {
-      const read = await readLength(typed, range, marks);
-      if (turn !== asked.current && marks === 0) return;
+      const read = await readLength(draft, range);
+      if (turn !== asked.current) return;
       setDraft(null);
       setWrong(null);
-      if (read.length !== value) onCommit(read.length);
+      put(read.length);
     } catch (error) {
-      if (error instanceof Unreachable && !marks && /\d/.test(typed)) {
+      if (error instanceof Unreachable && /\d/.test(draft)) {
         // Nothing can read it now. It goes into the document as it was typed, which is kept until the server reads it.
         setDraft(null);
-        onCommit(/[a-z"'″”]/i.test(typed) ? typed : `${typed.trim()} ${household}`);
+        put(/[a-z"'″”]/i.test(draft) ? draft : `${draft.trim()} ${household}`);
       } else if (turn === asked.current) setWrong((error as Error).message);
     }
+  }
+
+  /** Each step starts from where the one before it ended, however fast they are pressed. */
+  function step(marks: number): void {
+    const typed = draft;
+    const turn = ++asked.current;
+    steps.current = steps.current.then(async () => {
+      try {
+        const read = await readLength(typed ?? now.current.value ?? "0", range, marks);
+        setDraft((held) => (held === typed ? null : held));
+        if (turn === asked.current) setWrong(null);
+        put(read.length);
+      } catch (error) {
+        if (turn === asked.current) setWrong((error as Error).message);
+      }
+    });
   }
 
   function onKeyDown(event: React.KeyboardEvent<HTMLInputElement>): void {
@@ -77,7 +104,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     } else if (event.key === "ArrowUp" || event.key === "ArrowDown") {
       event.preventDefault();
       event.stopPropagation();
-      void commit((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 4 : 1));
+      step((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 4 : 1));
     }
   }
 
@@ -89,6 +116,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
         inputMode="text"
         aria-label={label}
         aria-invalid={wrong !== null}
+        data-typing={draft !== null || undefined}
         aria-describedby={wrong ? errorId : undefined}
         autoComplete="off"
         spellCheck={false}

@@ -155,7 +155,7 @@ function Bench({ answer }: { answer: PageOut }) {
             onRemove={remove}
           />
           <AddMenu parts={page.parts as Part[]} pages={page.format.pages} onAdd={add} />
-          <StoryField story={page.story} onCommit={(story) => edit("wrote the story", { story })} />
+          <StoryField story={page.story} onCommit={(story) => edit("wrote the story", { story }, "story")} />
         </Box>
       </Box>
       <Box sx={{ display: "flex", flexDirection: "column", minWidth: 0, minHeight: 0 }}>

@@ -1,10 +1,22 @@
 /** The story that the page tells, in the person's own words. */
 import Box from "@mui/material/Box";
-import { useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { colours, words } from "../../app/theme";
+
+const PAUSE = 800;
 
 export function StoryField({ story, onCommit }: { story: string; onCommit: (story: string) => void }) {
   const [draft, setDraft] = useState<string | null>(null);
+  const keep = useRef(onCommit);
+  useLayoutEffect(() => {
+    keep.current = onCommit;
+  });
+  // A story is long in the writing: it is kept at every pause, not only when the field is left.
+  useEffect(() => {
+    if (draft === null || draft === story) return;
+    const timer = setTimeout(() => keep.current(draft), PAUSE);
+    return () => clearTimeout(timer);
+  }, [draft, story]);
   return (
     <Box sx={{ px: 1.5, pb: 2 }}>
       <Box
