@@ -14,6 +14,7 @@ demo-reset: .made/python .made/web
 
 test: .made/python .made/web .made/chromium
 	$(BIN)/python -m pytest
+	cd frontend && npm run --silent test
 
 check: .made/python .made/node
 	$(BIN)/ruff format --check src tests bench docs

@@ -28,12 +28,12 @@ def test_nothing_imports_what_stands_above_it() -> None:
 
 
 def test_the_interfaces_types_are_those_of_the_server(tmp_path: Path) -> None:
-    """frontend/src/api/schema.d.ts is generated; run `make types` where this fails."""
+    """frontend/generated/schema.d.ts is generated; run `make types` where this fails."""
     (tmp_path / "openapi.json").write_text(document())
     made = tmp_path / "schema.d.ts"
     tool = ROOT / "frontend/node_modules/.bin/openapi-typescript"
     subprocess.run([tool, tmp_path / "openapi.json", "-o", made], check=True, capture_output=True)
-    assert made.read_text() == (ROOT / "frontend/src/api/schema.d.ts").read_text()
+    assert made.read_text() == (ROOT / "frontend/generated/schema.d.ts").read_text()
 
 
 @pytest.mark.parametrize("name", ["page", "kit", "library"])

@@ -53,6 +53,15 @@ def test_history_outlives_the_program(tmp_path: Path) -> None:
     assert Library(tmp_path).undo("kit", kept.id, kept.version).body == {"n": 1}
 
 
+def test_the_same_sent_again_is_no_conflict(library: Library) -> None:
+    """The answer to the first was lost on its way: the second finds its own words saved, and adds nothing."""
+    kept = grown(library, 1)
+    first = library.write("kit", kept.id, kept.version, {"n": 2}, "made 2")
+    again = library.write("kit", kept.id, kept.version, {"n": 2}, "made 2")
+    assert again == first
+    assert library.undo("kit", kept.id, again.version).body == {"n": 1}
+
+
 def test_a_stale_window_is_told_and_overwrites_nothing(library: Library) -> None:
     """Two windows began from version 1; the second to save hears of the first."""
     kept = grown(library, 1)

@@ -1,6 +1,6 @@
 /** The one way to the server: typed calls, and refusals as errors that carry the server's sentence. */
 import createClient from "openapi-fetch";
-import type { components, paths } from "./schema";
+import type { components, paths } from "../../generated/schema";
 
 type Raw = components["schemas"];
 /** Every document as the server gives it (with all its fields); what it takes may leave out more. */

@@ -113,9 +113,10 @@ class Library:
         An edit of the same `series` as the last one, made right after it, takes the last one's place.
         """
         with self._change() as session:
-            document, old = _checked(session, kind, id, version)
-            if old.body == body:
+            document, old = _row(session, kind, id)
+            if old.body == body:  # also where an answer was lost on its way and the same is sent again
                 return _kept(session, document, old)
+            document, old = _checked(session, kind, id, version)
             if series and old.series == series and self._just_now(session, document, old):
                 old.body, old.made = body, datetime.now(UTC)
                 session.add(old)
@@ -188,7 +189,7 @@ def _engine(file: Path) -> Engine:
     @event.listens_for(engine, "connect")
     def _on_connect(connection: Any, _record: Any) -> None:
         connection.isolation_level = None  # transactions are begun by hand, see `Library._change`
-        for pragma in ("journal_mode=WAL", "synchronous=NORMAL", "foreign_keys=ON"):
+        for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON"):
             connection.execute(f"PRAGMA {pragma}")
 
     return engine
