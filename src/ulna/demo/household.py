@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import shutil
+from concurrent.futures import ProcessPoolExecutor
 from pathlib import Path
 
 from ulna.core.page import PagePlan
@@ -40,19 +41,19 @@ def set_up(home: Path, reset: bool = False) -> bool:
 
 def _fill(home: Household) -> None:
     from ulna.demo import kits, pages  # not needed where the demo is there already
+    from ulna.demo.photos import develop
 
     for kit in (kits.towpath(), kits.wharf(), kits.stash(), kits.scraps()):
         home.library.add("kit", Kit.model_dump(kit, mode="json"), "unpacked")
-    photos = {scene.name: _photo(home, scene) for scene in SCENES}
+    with ProcessPoolExecutor() as darkroom:  # drawing the photos is most of the work
+        photos = {s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)}
     _page(home, pages.engine(photos))
     _cut(home, _page(home, pages.market(photos)), sheets=None)
     _cut(home, _page(home, pages.locks(photos)), sheets=4)
 
 
-def _photo(home: Household, scene: Scene) -> str:
-    from ulna.demo.photos import develop
-
-    kept = home.add_photo(develop(scene), f"{scene.name}.jpg")
+def _photo(home: Household, scene: Scene, file: bytes) -> str:
+    kept = home.add_photo(file, f"{scene.name}.jpg")
     record = PhotoRecord.model_validate(kept.body)
     record.framing = Framing(x=scene.focal[0], y=scene.focal[1], focal_x=scene.focal[0], focal_y=scene.focal[1])
     home.library.write("photo", kept.id, kept.version, record.model_dump(mode="json"), "set the focal point")
