@@ -46,7 +46,9 @@ def _fill(home: Household) -> None:
     for kit in (kits.towpath(), kits.wharf(), kits.stash(), kits.scraps()):
         home.library.add("kit", Kit.model_dump(kit, mode="json"), "unpacked")
     with ProcessPoolExecutor() as darkroom:  # drawing the photos is most of the work
-        photos = {s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)}
+        photos = {
+            s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)
+        }
     _page(home, pages.engine(photos))
     _cut(home, _page(home, pages.market(photos)), sheets=None)
     _cut(home, _page(home, pages.locks(photos)), sheets=4)
