@@ -29,7 +29,7 @@ def tour(page: Page) -> None:
     page.locator("[data-paper]").nth(6).click(position={"x": 480, "y": 30})
     shoot(page, "unpack")
     page.goto("/photos")
-    page.get_by_role("link", name="Pip at the tiller").click()
+    page.get_by_role("link", name="Rivet on the roof").click()
     shoot(page, "photos")
     page.goto("/page")
     shoot(page, "pages")

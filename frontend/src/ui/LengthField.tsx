@@ -28,6 +28,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
   const household = useUnit();
   const [draft, setDraft] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
   const asked = useRef(0);
   // An answer takes a moment, in which other fields are filled in: it is put into what is there when it comes.
   const now = useRef({ value, onCommit });
@@ -37,6 +38,12 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
   const steps = useRef(Promise.resolve());
   const errorId = useId();
   const text = draft ?? (shown ? (shown.rounded ? `~ ${shown.shown}` : shown.shown) : bare(value, household));
+
+  // A field that one is in and has not typed in yet stays selected when what it shows changes under one's hands.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new text is the signal
+  useLayoutEffect(() => {
+    if (draft === null && field.current === document.activeElement) field.current?.select();
+  }, [text]);
 
   useEffect(() => {
     if (draft === null) return;
@@ -112,6 +119,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     <Box component="span" sx={{ position: "relative", display: "inline-flex", alignItems: "baseline", gap: 0.5 }}>
       <Box
         component="input"
+        ref={field}
         type="text"
         inputMode="text"
         aria-label={label}

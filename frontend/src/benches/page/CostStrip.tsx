@@ -43,11 +43,7 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
               />
               <Box sx={{ fontSize: "0.88rem", lineHeight: 1.3 }}>
                 <Box sx={{ fontWeight: 700 }}>{paper.name}</Box>
-                <Box>
-                  opens {paper.opened} of {paper.had}
-                  {paper.scraps > 0 && `, ${paper.scraps} ${paper.scraps === 1 ? "scrap" : "scraps"}`}, {paper.left}{" "}
-                  left
-                </Box>
+                <Box>{taken(paper)}</Box>
                 {paper.rest_says && <Box sx={{ color: colours.ochre }}>largest rest {paper.rest_says}</Box>}
               </Box>
             </Box>
@@ -63,4 +59,13 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
       )}
     </Box>
   );
+}
+
+/** Such as "opens 1 of 2, 1 left", or "takes 1 scrap, 2 left". */
+function taken(paper: Cost["papers"][number]): string {
+  const words = [];
+  if (paper.opened) words.push(`opens ${paper.opened} of ${paper.had}`);
+  if (paper.scraps) words.push(`takes ${paper.scraps} ${paper.scraps === 1 ? "scrap" : "scraps"}`);
+  if (!words.length) words.push("opens none");
+  return [...words, paper.left ? `${paper.left} left` : "none left"].join(", ");
 }

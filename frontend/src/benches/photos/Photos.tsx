@@ -81,25 +81,27 @@ export default function Photos() {
     >
       <FileInput label="Photos" accept={KINDS} inputRef={picker} multiple onFiles={(files) => void add(files)} />
       {photos.length ? (
-        <Box sx={{ borderRight: `1px solid ${colours.line}`, overflow: "auto", p: 1.5 }}>
-          <Button
-            variant="contained"
-            fullWidth
-            startIcon={<Icon name="add" size={18} />}
-            onClick={() => picker.current?.click()}
-            disabled={busy}
-          >
-            Add photos
-          </Button>
-          <Progress
-            coming={coming}
-            busy={busy}
-            onStop={() => stop.current?.abort()}
-            onClose={() => setComing(null)}
-          />
+        <Box sx={{ borderRight: `1px solid ${colours.line}`, overflow: "auto", scrollPaddingTop: "72px" }}>
+          <Box sx={{ position: "sticky", top: 0, zIndex: 1, p: 1.5, background: colours.ground }}>
+            <Button
+              variant="contained"
+              fullWidth
+              startIcon={<Icon name="add" size={18} />}
+              onClick={() => picker.current?.click()}
+              disabled={busy}
+            >
+              Add photos
+            </Button>
+            <Progress
+              coming={coming}
+              busy={busy}
+              onStop={() => stop.current?.abort()}
+              onClose={() => setComing(null)}
+            />
+          </Box>
           <Box
             component="ul"
-            sx={{ listStyle: "none", m: 0, mt: 1.5, p: 0, display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}
+            sx={{ listStyle: "none", m: 0, p: 1.5, pt: 0, display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}
           >
             {photos.map((photo) => (
               <li key={photo.saved.id}>
