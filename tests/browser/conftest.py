@@ -17,8 +17,10 @@ CHROMIUM = ("/usr/bin/chromium", "/usr/bin/chromium-browser")
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
          "--disable-component-update", "--disable-sync"]  # fmt: skip
 
-# A machine that does much else is slow now and then; what is right shows well within this.
-expect.set_options(timeout=15_000)
+PATIENCE = 30_000
+"""Milliseconds. A machine that does much else is slow now and then; what is right shows well within this."""
+
+expect.set_options(timeout=PATIENCE)
 
 
 class Server:
@@ -78,7 +80,7 @@ def open_window(browser: Browser, server: Server) -> Iterator[Callable[..., Page
         context = browser.new_context(viewport={"width": width, "height": height}, base_url=server.address)
         contexts.append(context)
         page = context.new_page()
-        page.set_default_timeout(15_000)
+        page.set_default_timeout(PATIENCE)
         page.on("console", listen)
         page.on("pageerror", lambda error: problems.append(str(error)))
         return page
