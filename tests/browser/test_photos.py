@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import add_photos, jpeg, put, saved
+from tests.browser.deeds import add_photo_parts, add_photos, begin_page, jpeg, put, row, saved
 from tests.formats.test_pictures import huge_png
 
 DROP = """async (files) => {
@@ -61,16 +61,24 @@ def test_resolution_follows_the_print_size_with_a_word(heron: Page) -> None:
     saved(heron)
 
 
+def crop_is_at(page: Page, top: float) -> None:
+    """Waits until the frame begins at this share of the picture's height."""
+    page.wait_for_function(
+        "top => { const e = document.querySelector('[data-crop]');"
+        " return e && Math.abs(e.offsetTop / e.parentElement.clientHeight - top) < 0.004 }",
+        arg=top,
+    )
+
+
 def test_the_crop_is_moved_by_keys_and_by_hand(heron: Page) -> None:
-    """Within the print's shape; undo takes it back."""
+    """A square of an upright picture begins at a sixth; each key moves it by a hundredth, however quick; undone."""
     heron.get_by_label("Print: usual size").select_option(label="4 × 4")
-    frame = heron.locator("[data-crop]")
-    top = frame.evaluate("e => e.offsetTop")
+    crop_is_at(heron, 1 / 6)
     heron.get_by_label("Crop of heron").focus()
-    for _ in range(4):
+    for _ in range(8):
         heron.keyboard.press("ArrowDown")
-        heron.wait_for_timeout(80)
-    heron.wait_for_function(f"document.querySelector('[data-crop]').offsetTop > {top}")
+    heron.keyboard.press("ArrowUp")
+    crop_is_at(heron, 1 / 6 + 0.07)
     saved(heron)
     box = heron.get_by_label("Crop of heron").bounding_box()
     assert box is not None
@@ -80,8 +88,12 @@ def test_the_crop_is_moved_by_keys_and_by_hand(heron: Page) -> None:
     heron.mouse.move(x, y - 40, steps=4)
     heron.mouse.move(x, y - 400, steps=4)
     heron.mouse.up()
-    heron.wait_for_function("document.querySelector('[data-crop]').offsetTop === 0")
+    crop_is_at(heron, 0)
     saved(heron)
+    heron.reload()
+    crop_is_at(heron, 0)
+    heron.get_by_role("button", name="Undo: moved the crop").click()
+    crop_is_at(heron, 1 / 6)
 
 
 def test_the_focal_point_keeps_its_place_in_the_crop(heron: Page) -> None:
@@ -94,3 +106,18 @@ def test_the_focal_point_keeps_its_place_in_the_crop(heron: Page) -> None:
     heron.get_by_role("button", name="Turn upright or lying").click()
     heron.wait_for_function("document.querySelector('[data-crop]').offsetTop < 8")
     saved(heron)
+
+
+def test_a_photo_that_is_put_away_is_told_on_its_page_and_comes_back(heron: Page) -> None:
+    """The place on the page stays, at its size."""
+    begin_page(heron, "single")
+    add_photo_parts(heron, ["heron"], "On its own mat")
+    saved(heron)
+    heron.get_by_role("link", name="Photos", exact=True).click()
+    heron.get_by_role("button", name="Put away", exact=True).click()
+    heron.get_by_role("link", name="Page", exact=True).click()
+    part = row(heron, "Photo")
+    expect(part).to_contain_text("no longer among the photos")
+    expect(part).to_contain_text("4 × 6")
+    heron.get_by_role("button", name="Bring back").click()
+    expect(row(heron, "Photo heron, 4 × 6 upright")).to_be_visible()

@@ -92,6 +92,25 @@ def test_hands_quicker_than_the_server_lose_nothing(page: Page, tmp_path: Path) 
     expect(page.get_by_role("textbox", name="Story")).to_have_value("Rain on the roof all day.")
 
 
+def test_each_bench_is_entered_again_where_it_was_left(page: Page, tmp_path: Path) -> None:
+    """From a page to the papers and back; its cut list; all pages are one press away."""
+    unpack_csv(page, tmp_path)
+    begin_page(page, "single")
+    here = page.url
+    page.get_by_role("link", name="Unpack").click()
+    expect(page.get_by_label("Name of the kit")).to_have_value("towpath")
+    page.get_by_role("link", name="Page", exact=True).click()
+    expect(page).to_have_url(here)
+    page.get_by_role("link", name="Cut", exact=True).click()
+    expect(page).to_have_url(here.replace("/page/", "/cut/"))
+    page.get_by_role("link", name="Photos").click()
+    page.get_by_role("link", name="Cut", exact=True).click()
+    expect(page).to_have_url(here.replace("/page/", "/cut/"))
+    page.get_by_role("link", name="Page", exact=True).click()
+    page.get_by_role("link", name="All pages").click()
+    expect(page.get_by_role("heading", name="Pages")).to_be_visible()
+
+
 def test_what_is_pressed_by_thumb_is_large_enough(browser: Browser, server: Server, tmp_path: Path) -> None:
     """On a tablet on the table: fields, buttons and ticks are 44 px tall at least."""
     context = browser.new_context(viewport={"width": 1180, "height": 820}, base_url=server.address, has_touch=True,

@@ -4,9 +4,9 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Snackbar from "@mui/material/Snackbar";
 import { useQuery } from "@tanstack/react-query";
-import { type ReactNode, useEffect } from "react";
+import { type ReactNode, useEffect, useRef } from "react";
 import { NavLink, useLocation } from "react-router";
-import { kitsQuery, pagesQuery, photosQuery } from "../api/documents";
+import { kitsQuery, type PageOut, pagesQuery, photosQuery } from "../api/documents";
 import { IconAction } from "../ui/IconAction";
 import { useFrame } from "./FrameContext";
 import { Measures } from "./Measures";
@@ -65,8 +65,7 @@ export function Frame({ children }: { children: ReactNode }) {
             </Box>
           }
         >
-          This was changed in another window. Nothing is lost: whichever you choose, the other stays one undo away
-          or is let go by you.
+          This was changed in another window. “Keep mine” leaves theirs one undo away; “Show theirs” lets yours go.
         </Alert>
       )}
       {desk?.saving === "refused" && (
@@ -113,7 +112,7 @@ function Way() {
   const { data: photos } = useQuery(photosQuery);
   const { data: pages } = useQuery(pagesQuery);
   const path = useLocation().pathname;
-  const onPage = /^\/(?:page|cut)\/(.+)$/.exec(path)?.[1];
+  const to = useWayBack(path, pages);
   const filled: Record<string, boolean> = {
     unpack: Boolean(kits?.some((k) => k.kit.papers.length)),
     photos: Boolean(photos?.length),
@@ -126,7 +125,7 @@ function Way() {
         <Box
           key={bench}
           component={NavLink}
-          to={onPage && (bench === "page" || bench === "cut") ? `/${bench}/${onPage}` : `/${bench}`}
+          to={to(bench)}
           sx={{
             display: "flex",
             flexDirection: "column",
@@ -145,6 +144,26 @@ function Way() {
       ))}
     </Box>
   );
+}
+
+type Bench = (typeof BENCHES)[number][0];
+
+/** Each bench is entered again where it was left; Page and Cut share the page. Page once more shows all pages. */
+function useWayBack(path: string, pages: PageOut[] | undefined): (bench: Bench) => string {
+  const left = useRef<Record<string, string>>({});
+  const [, here = "", id] = path.split("/");
+  useEffect(() => {
+    if (id) left.current[here === "cut" ? "page" : here] = id;
+  }, [here, id]);
+  return (bench) => {
+    if (bench === "page" && here === "page") return "/page";
+    if (bench === here) return path;
+    const ofPage = bench === "page" || bench === "cut";
+    const found = ofPage && (here === "page" || here === "cut") ? id : left.current[ofPage ? "page" : bench];
+    return found && (!ofPage || pages?.some((page) => page.saved.id === found))
+      ? `/${bench}/${found}`
+      : `/${bench}`;
+  };
 }
 
 function Marks({ filled, on }: { filled: boolean; on: boolean }) {

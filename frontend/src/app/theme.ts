@@ -60,6 +60,8 @@ export const theme = createTheme({
       defaultProps: { enterDelay: 500, disableInteractive: true },
       styleOverrides: { tooltip: { backgroundColor: colours.ink, fontSize: "0.82rem", maxWidth: 320, ...figures } },
     },
+    // A menu is there and gone at once: its button can be pressed again right after.
+    MuiMenu: { defaultProps: { transitionDuration: 0 } },
     MuiDialogTitle: { styleOverrides: { root: { ...words, fontWeight: 600, fontSize: "1.2rem" } } },
   },
 });

@@ -153,7 +153,7 @@ export function Drawing(props: Props) {
           ))}
         </defs>
         <Rulers width={width} height={height} unit={props.unit} zero={props.zero} pixel={pixel} depth={depth} />
-        <rect width={width} height={height} fill="#fffdf8" filter="url(#ground)" />
+        <rect data-page width={width} height={height} fill="#fffdf8" filter="url(#ground)" />
         {groups.map(({ part, sentence, pieces }) => {
           const shift = overlay?.part === part ? overlay.shift : null;
           return (

@@ -160,6 +160,9 @@ function Bench({ answer }: { answer: PageOut }) {
       </Box>
       <Box sx={{ display: "flex", flexDirection: "column", minWidth: 0, minHeight: 0 }}>
         <Box sx={{ display: "flex", justifyContent: "flex-end", gap: 1, px: 1.5, pt: 0.75 }}>
+          <Button component={Link} to="/page" size="small" sx={{ mr: "auto" }}>
+            All pages
+          </Button>
           <SaveMenu name="Send or keep" files={exports} />
           <Button component={Link} to={`/cut/${id}`} variant="outlined" size="small">
             Cut list

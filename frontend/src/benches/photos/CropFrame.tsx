@@ -11,17 +11,21 @@ interface Props {
   pixels: [number, number];
   framing: PhotoRecord["framing"];
   crop: Schemas["CropOut"] | null;
+  /** Whether the crop is the one of the framing, and not of an earlier one. */
+  settled: boolean;
   spotting: boolean;
   onSpot: (x: number, y: number) => void;
   onMove: (x: number, y: number) => void;
   onZoom: (zoom: number) => void;
 }
 
-export function CropFrame({ id, name, pixels, framing, crop, spotting, onSpot, onMove, onZoom }: Props) {
+export function CropFrame({ id, name, pixels, framing, crop, settled, spotting, onSpot, onMove, onZoom }: Props) {
   const outer = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState<[number, number]>([600, 400]);
   const held = useRef<{ x: number; y: number; startX: number; startY: number } | null>(null);
   const [moving, setMoving] = useState<{ x: number; y: number } | null>(null);
+  /** Where the frame was last sent: quick keys go on from there, not from an answer that is on its way. */
+  const sent = useRef<{ x: number; y: number } | null>(null);
 
   useEffect(() => {
     const element = outer.current;
@@ -54,30 +58,43 @@ export function CropFrame({ id, name, pixels, framing, crop, spotting, onSpot, o
     event.currentTarget.setPointerCapture(event.pointerId);
   }
 
+  const clamped = (x: number, y: number) => ({
+    x: Math.min(1 - w, Math.max(0, x)),
+    y: Math.min(1 - h, Math.max(0, y)),
+  });
+
   function onPointerMove(event: PointerEvent<HTMLElement>): void {
     if (!held.current) return;
     const [x, y] = share(event);
-    setMoving({
-      x: Math.min(1 - w, Math.max(0, held.current.startX + x - held.current.x)),
-      y: Math.min(1 - h, Math.max(0, held.current.startY + y - held.current.y)),
-    });
+    setMoving(clamped(held.current.startX + x - held.current.x, held.current.startY + y - held.current.y));
+  }
+
+  function send(to: { x: number; y: number }): void {
+    sent.current = to;
+    setMoving(to);
+    onMove(within(to.x + w / 2), within(to.y + h / 2));
   }
 
   function onPointerUp(): void {
-    if (held.current && moving) onMove(within(moving.x + w / 2), within(moving.y + h / 2));
+    if (held.current && moving) send(moving);
     held.current = null;
   }
 
-  // The frame stays where it was dropped until the server has worked the crop out.
+  // The frame stays where it was put until the server has worked the crop out; a focal point may hold it elsewhere.
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new crop is the signal
-  useEffect(() => setMoving(null), [crop]);
+  useEffect(() => {
+    if (!settled) return;
+    sent.current = null;
+    if (!held.current) setMoving(null);
+  }, [settled, crop]);
 
   function onKeyDown(event: KeyboardEvent): void {
     const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
     const far = event.shiftKey ? 0.05 : 0.01;
     if (step) {
       event.preventDefault();
-      onMove(within(left + w / 2 + (step[0] ?? 0) * far), within(top + h / 2 + (step[1] ?? 0) * far));
+      const from = sent.current ?? { x: left, y: top };
+      send(clamped(from.x + (step[0] ?? 0) * far, from.y + (step[1] ?? 0) * far));
     } else if (event.key === "+" || event.key === "=") onZoom(Math.min(5, framing.zoom * 1.05));
     else if (event.key === "-") onZoom(Math.max(1, framing.zoom / 1.05));
   }

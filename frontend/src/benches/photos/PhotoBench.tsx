@@ -116,6 +116,7 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
         pixels={[photo.width, photo.height]}
         framing={photo.framing}
         crop={crop}
+        settled={state.saving === "saved"}
         spotting={spotting}
         onSpot={(x, y) => {
           frame("set the focal point", { focal_x: x, focal_y: y });

@@ -1,0 +1,89 @@
+"""Page formats on the screen: proportions, an own size, from one page to two and back, and a small window."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.deeds import add_photo_parts, begin_page, put, saved
+
+
+@pytest.fixture
+def single(page: Page) -> Page:
+    """A single 12 × 12 page with one place for a photo."""
+    begin_page(page, "single")
+    add_photo_parts(page, [], "A place for one")
+    saved(page)
+    return page
+
+
+def part(page: Page) -> Locator:
+    """The photo on the drawing; its name is its sentence."""
+    return page.get_by_role("button", name="A photo, 4 × 6 upright")
+
+
+def proportion(page: Page) -> float:
+    """Width by height of what is drawn, in inches."""
+    sheet = page.locator("[data-page]")
+    expect(sheet).to_be_attached()
+    width, height = sheet.evaluate("e => { const r = e.getBoundingClientRect(); return [r.width, r.height] }")
+    return float(width) / float(height)
+
+
+@pytest.mark.parametrize(
+    ("format", "many", "wide"),
+    [
+        ("12 × 12", "double", 2.0),
+        ("Letter, upright", "single", 8.5 / 11),
+        ("Letter, lying", "double", 22 / 8.5),
+        ("Traveler’s notebook", "spread", 8.5 / 8.25),
+        ("Pocket notebook", "spread", 7 / 5),
+    ],
+)
+def test_the_page_is_drawn_in_its_proportions(single: Page, format: str, many: str, wide: float) -> None:
+    """As wide to as tall as the paper."""
+    single.get_by_label("Format", exact=True).select_option(label=format)
+    single.get_by_label("Single or double").select_option(label=many)
+    saved(single)
+    single.wait_for_function(
+        "wide => { const r = document.querySelector('[data-page]').getBoundingClientRect();"
+        " return Math.abs(r.width / r.height - wide) < 0.01 }",
+        arg=wide,
+    )
+    assert proportion(single) == pytest.approx(wide, abs=0.01)
+
+
+def test_an_own_size_is_typed_in_either_unit(single: Page) -> None:
+    """A5 lying, in millimetres; kept over a reload."""
+    single.get_by_label("Format", exact=True).select_option(label="Own size")
+    put(single, "Page width", "210 mm")
+    put(single, "Page height", "148 mm")
+    saved(single)
+    single.reload()
+    expect(single.get_by_label("Page width")).to_have_value("~ 8 1/4")
+    single.wait_for_function(
+        "() => { const r = document.querySelector('[data-page]').getBoundingClientRect();"
+        " return Math.abs(r.width / r.height - 210 / 148) < 0.01 }"
+    )
+
+
+def test_a_part_keeps_its_place_when_a_page_becomes_a_spread(single: Page) -> None:
+    """On the left page still; as a single page again nothing has moved."""
+    single.get_by_label("Single or double").select_option(label="double")
+    expect(part(single)).to_have_accessible_name(re.compile("on the left page, centred across, centred down"))
+    single.get_by_label("Single or double").select_option(label="single")
+    expect(part(single)).to_have_accessible_name(re.compile("; centred across, centred down"))
+    single.get_by_role("button", name="Undo: changed the format").click()
+    expect(single.get_by_label("Single or double")).to_have_value("2")
+
+
+def test_what_no_longer_fits_is_told_and_kept(single: Page) -> None:
+    """A 4 × 6 with its mat hangs over a pocket notebook; nothing is thrown away."""
+    single.get_by_label("Format", exact=True).select_option(label="Pocket notebook")
+    recipe = single.get_by_role("list", name="Recipe")
+    expect(recipe).to_contain_text("hangs over")
+    single.get_by_label("Format", exact=True).select_option(label="12 × 12")
+    expect(recipe).not_to_contain_text("hangs over")
+    expect(part(single)).to_be_visible()

@@ -1,0 +1,148 @@
+"""What holds for any page: from its recipe to the last cut, nothing is lost, doubled or off the marks."""
+
+from __future__ import annotations
+
+from hypothesis import given, settings
+
+from tests.core.examples import ground
+from tests.core.pages import PAPERS, pages
+from ulna.core.cost import cost
+from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting.cut_list import CutList, CutSheet, CutStep, cut_list
+from ulna.core.cutting.demand import demand
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, Ruler, inches
+from ulna.core.page import Evaluated, PagePlan, evaluate
+from ulna.core.shelf import Shelf
+
+SHELF, MARK = Shelf.of(list(PAPERS)), inches(0, 1, 16)
+QUICK = 300
+"""Effort that gives some plan at once; what is tested holds for every plan."""
+
+
+def worked_out(plan: PagePlan) -> Evaluated:
+    return evaluate(plan, ground(plan.format, *PAPERS))
+
+
+def listed(page: Evaluated) -> CutList:
+    plan = plan_cuts(demand(page.pieces, SHELF), QUICK)
+    return cut_list(plan, {p.id: p for p in page.pieces}, SHELF, Ruler())
+
+
+def halves(step: CutStep) -> list[Rect]:
+    """What a straight cut makes of a part, worked out on its own."""
+    of = step.of
+    if step.axis == "vertical":
+        near = Rect(of.x, of.y, step.setting, of.height)
+        return [near, Rect(near.right, of.y, of.width - step.setting, of.height)]
+    near = Rect(of.x, of.y, of.width, step.setting)
+    return [near, Rect(of.x, near.bottom, of.width, of.height - step.setting)]
+
+
+def followed(sheet: CutSheet) -> tuple[list[Rect], list[Rect]]:
+    """The parts in hand after every step, and the panels won by the knife, cut on themselves as the list says."""
+    hand, won = [Rect(ZERO, ZERO, sheet.width, sheet.height)], list[Rect]()
+    for step in sheet.steps:
+        if step.kind == "gut":
+            won.append(step.of)
+        elif step.kind == "cut":
+            pile = hand if step.of in hand else won
+            assert step.of in pile, f"step {step.n} cuts a part that is not in hand"
+            pile.remove(step.of)
+            near, far = halves(step)
+            assert min(near.width, near.height, far.width, far.height) > ZERO
+            pile += [near, far]
+    return hand, won
+
+
+@given(pages())
+@settings(max_examples=60, deadline=None)
+def test_every_piece_lies_on_marks(plan: PagePlan) -> None:
+    """Its corner and its size are on sixteenths of an inch."""
+    for piece in worked_out(plan).pieces:
+        r = piece.rect
+        assert all(v.units % MARK.units == 0 for v in (r.x, r.y, r.width, r.height)), piece
+
+
+@given(pages())
+@settings(max_examples=60, deadline=None)
+def test_the_halves_at_the_gutter_make_the_whole(plan: PagePlan) -> None:
+    """They meet at the gutter, and no piece is left that crosses it."""
+    page = worked_out(plan)
+    gutter = plan.format.gutter
+    for piece in page.pieces:
+        assert gutter is None or not piece.rect.x < gutter < piece.rect.right
+        if piece.half == "left":
+            other = next(
+                p for p in page.pieces if p.half == "right" and p.id == piece.id.replace("-left", "-right")
+            )
+            assert piece.rect.right == other.rect.x == gutter
+            assert piece.uncut == other.uncut and piece.rect.area + other.rect.area == piece.uncut.area
+
+
+@given(pages())
+@settings(max_examples=60, deadline=None)
+def test_what_is_drawn_is_what_is_asked_of_the_sheets(plan: PagePlan) -> None:
+    """Every piece of paper once, at its size; prints come from the printer."""
+    pieces = [p for p in worked_out(plan).pieces if p.role != "print"]
+    asked = demand(pieces, SHELF).pieces
+    assert [a.id for a in asked] == [p.id for p in pieces]
+    for piece, one in zip(pieces, asked, strict=True):
+        assert {one.width, one.height} == {piece.rect.width.units, piece.rect.height.units}
+        assert one.quantity == 1 and set(SHELF.sources(piece.choice.paper or "")) == one.sources
+
+
+@given(pages())
+@settings(max_examples=40, deadline=None)
+def test_who_follows_the_list_gets_every_piece(plan: PagePlan) -> None:
+    """Each cut is of a part in hand; at the end the parts are the pieces, the rests and the branding strip."""
+    page = worked_out(plan)
+    cuts = listed(page)
+    for sheet in cuts.sheets:
+        hand, won = followed(sheet)
+        parts = [*hand, *won]
+        assert all(p.rect in parts for p in sheet.pieces)
+        assert sum(r.area for r in hand) == (sheet.width.units * sheet.height.units)
+        assert sorted(n for s in sheet.steps for n in s.gives) == [p.number for p in sheet.pieces]
+        assert progress.done(sheet, {s.key for s in sheet.steps}) == list(sheet.pieces)
+        if sheet.strip is None:
+            assert all(rest in parts for rest in progress.rests(sheet, {s.key for s in sheet.steps}))
+
+
+@given(pages())
+@settings(max_examples=40, deadline=None)
+def test_the_cost_says_what_the_list_does(plan: PagePlan) -> None:
+    """As many sheets opened, as many pieces; a piece is on the list or lacking, with the reason."""
+    page = worked_out(plan)
+    planned = plan_cuts(demand(page.pieces, SHELF), QUICK)
+    told = cost(planned, page.pieces, SHELF, Ruler())
+    cuts = cut_list(planned, {p.id: p for p in page.pieces}, SHELF, Ruler())
+    assert told.opened == sum(not sheet.scrap for sheet in cuts.sheets)
+    assert told.opened == sum(paper.opened for paper in told.papers)
+    on_list = [p.piece for sheet in cuts.sheets for p in sheet.pieces]
+    assert len(on_list) + len(told.lacking) == told.pieces
+    assert not set(on_list) & {lack.piece for lack in told.lacking}
+    assert all(lack.sentence.endswith(".") and "cannot be cut from" in lack.sentence for lack in told.lacking)
+
+
+@given(pages())
+@settings(max_examples=40, deadline=None)
+def test_a_sheet_half_cut_is_left_as_it_is(plan: PagePlan) -> None:
+    """Whatever was cut so far: parts and pieces in hand never overlap, and taking all back leaves a whole sheet."""
+    for sheet in listed(worked_out(plan)).sheets:
+        for step in sheet.steps:
+            ticked = progress.tick(sheet, (), step.key, on=True)
+            assert step.key in ticked
+            rests = progress.rests(sheet, ticked)
+            done = [p.rect for p in progress.done(sheet, ticked)]
+            assert not any(a.meets(b) for k, a in enumerate(rests) for b in rests[k + 1 :] if _apart(a, b, sheet))
+            assert all(rest not in done for rest in rests)
+            for first in sheet.steps:
+                ticked = progress.tick(sheet, ticked, first.key, on=False)
+            assert progress.parts(sheet, ticked) == [Rect(ZERO, ZERO, sheet.width, sheet.height)]
+
+
+def _apart(a: Rect, b: Rect, sheet: CutSheet) -> bool:
+    """Whether two parts are of the same layer: a panel lies in the piece that it was cut out of."""
+    panels = [s.of for s in sheet.steps if s.kind == "gut"]
+    return not any(panel.contains(a) != panel.contains(b) for panel in panels)
