@@ -102,7 +102,7 @@ def test_the_focal_point_keeps_its_place_in_the_crop(heron: Page) -> None:
     box = heron.get_by_label("Crop of heron").bounding_box()
     assert box is not None
     heron.mouse.click(box["x"] + box["width"] / 2, box["y"] + 6)
-    expect(heron.get_by_title("Focal point")).to_be_visible()
+    expect(heron.get_by_title("Focal point: stays in")).to_be_visible()
     heron.get_by_role("button", name="Turn upright or lying").click()
     heron.wait_for_function("document.querySelector('[data-crop]').offsetTop < 8")
     saved(heron)

@@ -79,7 +79,7 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
         <Box
           sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "repeat(auto-fill, minmax(120px, 1fr))", pt: 1 }}
         >
-          {photos.map(({ saved, photo }) => {
+          {photos.map(({ saved, photo, used_on }) => {
             const place = chosen.indexOf(saved.id);
             return (
               <Box
@@ -92,7 +92,11 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
                 }
                 sx={{
                   font: "inherit",
+                  fontSize: "0.92rem",
+                  lineHeight: 1.3,
+                  color: "inherit",
                   textAlign: "left",
+                  alignSelf: "start",
                   p: 0.5,
                   border: `3px solid ${place >= 0 ? colours.verdigris : "transparent"}`,
                   borderRadius: 1,
@@ -104,10 +108,13 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
                   component="img"
                   src={`/api/pictures/${saved.id}/thumb`}
                   alt=""
-                  sx={{ width: "100%", height: 100, objectFit: "cover", display: "block" }}
+                  sx={{ width: "100%", height: 100, objectFit: "cover", display: "block", mb: 0.5 }}
                 />
                 {place >= 0 && `${place + 1} · `}
                 {photo.name}
+                {used_on.length > 0 && (
+                  <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>on {used_on.join(", ")}</Box>
+                )}
               </Box>
             );
           })}
