@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.deeds import add_photo_parts, begin_page, put, saved
+from tests.browser.deeds import add_photo_parts, begin_page, choose_paper, figures, put, saved, unpack_csv
 
 
 @pytest.fixture
@@ -87,3 +88,27 @@ def test_what_no_longer_fits_is_told_and_kept(single: Page) -> None:
     single.get_by_label("Format", exact=True).select_option(label="12 × 12")
     expect(recipe).not_to_contain_text("hangs over")
     expect(part(single)).to_be_visible()
+
+
+def test_a_household_in_millimetres_plans_in_millimetres(page: Page, tmp_path: Path) -> None:
+    """An A4 page with a panel trimmed by 5 mm: 200 × 287, cut from the 12 in sheet at those figures."""
+    unpack_csv(page, tmp_path)
+    page.get_by_role("button", name="Units, marks").click()
+    page.get_by_label("Unit", exact=True).select_option(label="millimetres")
+    page.keyboard.press("Escape")
+    begin_page(page, "single")
+    page.get_by_label("Format", exact=True).select_option(label="Own size")
+    put(page, "Page width", "210")
+    put(page, "Page height", "297")
+    page.get_by_role("button", name="Panel", exact=True).click()
+    put(page, "Trim", "5")
+    choose_paper(page, "Panel paper", "Ink · A")
+    recipe = page.get_by_role("list", name="Recipe")
+    expect(recipe.locator("[data-arithmetic]")).to_have_text("210 × 297 − 2 × 5 = 200 × 287")
+    saved(page)
+    page.get_by_role("link", name="Cut list").click()
+    expect(page.get_by_role("region", name="Cuts")).to_contain_text("200 × 287")
+    assert sorted(figure for says in figures(page) for figure in re.findall(r"Set ([\d.]+)", says)) == [
+        "200",
+        "287",
+    ]

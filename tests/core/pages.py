@@ -67,8 +67,8 @@ def _part(id: str) -> st.SearchStrategy[Part]:
 
 
 @st.composite
-def pages(draw: st.DrawFn) -> PagePlan:
+def pages(draw: st.DrawFn, most: int = 2) -> PagePlan:
     """One or two pages of any format with up to five parts, some of which do not fit."""
-    format = of_kind(draw(st.sampled_from(sorted(KINDS))), draw(st.integers(1, 2)))
+    format = of_kind(draw(st.sampled_from(sorted(KINDS))), draw(st.integers(1, most)))
     parts = tuple(draw(_part(f"p{k}")) for k in range(draw(st.integers(1, 5))))
     return PagePlan("any", format, parts=parts)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from hypothesis import given, settings
 
 from tests.core.examples import ground
@@ -11,8 +13,9 @@ from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.cut_list import CutList, CutSheet, CutStep, cut_list
 from ulna.core.cutting.demand import demand
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO, Ruler, inches
+from ulna.core.measure import MARKS, ZERO, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
+from ulna.core.parts.panel import Panel
 from ulna.core.shelf import Shelf
 
 SHELF, MARK = Shelf.of(list(PAPERS)), inches(0, 1, 16)
@@ -62,6 +65,22 @@ def test_every_piece_lies_on_marks(plan: PagePlan) -> None:
     for piece in worked_out(plan).pieces:
         r = piece.rect
         assert all(v.units % MARK.units == 0 for v in (r.x, r.y, r.width, r.height)), piece
+
+
+@given(pages(most=1))
+@settings(max_examples=60, deadline=None)
+def test_in_millimetres_paper_is_cut_on_millimetres(plan: PagePlan) -> None:
+    """Though prints, pages and borders are in inches: panels and mats go to the ruler's marks, and say so."""
+    ruler = Ruler(Unit.MM, MARKS["1 mm"])
+    page = evaluate(plan, replace(ground(plan.format, *PAPERS), ruler=ruler))
+    for piece in page.pieces:
+        if piece.role in ("panel", "mat"):
+            sides = (piece.rect.width, piece.rect.height)
+            assert all(ruler.on_mark(side) for side in sides), piece
+    told = {f.part for f in page.findings if f.code == "rounded"}
+    for part in plan.parts:
+        if isinstance(part, Panel) and part.trim is None and part.width != ruler.round(part.width):
+            assert part.id in told
 
 
 @given(pages())
