@@ -147,11 +147,10 @@ WATCH = """() => {
 def dragging(address: str) -> None:
     """From a move of the pointer to the part drawn at its new place, in the real Chromium."""
     from playwright.sync_api import sync_playwright
-    from tests.browser.conftest import CHROMIUM, FLAGS
+    from tests.browser.conftest import launch
 
     with sync_playwright() as playwright:
-        path = next(p for p in CHROMIUM if Path(p).exists())
-        page = playwright.chromium.launch(executable_path=path, args=FLAGS).new_page()
+        page = launch(playwright).new_page()
         page.goto(f"{address}/page")
         page.get_by_role("link", name="Twenty-one locks").click()
         page.wait_for_load_state("networkidle")

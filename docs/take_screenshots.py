@@ -11,7 +11,7 @@ from playwright.sync_api import Page, sync_playwright
 ROOT = Path(__file__).parent.parent
 sys.path.insert(0, str(ROOT))
 
-from tests.browser.conftest import CHROMIUM, FLAGS, Server  # noqa: E402
+from tests.browser.conftest import Server, launch  # noqa: E402
 
 from ulna.demo.household import set_up  # noqa: E402
 
@@ -29,7 +29,8 @@ def tour(page: Page) -> None:
     page.locator("[data-paper]").nth(6).click(position={"x": 480, "y": 30})
     shoot(page, "unpack")
     page.goto("/photos")
-    page.get_by_role("link", name="Rivet on the roof").click()
+    page.get_by_role("link", name="Moored for the night").click()
+    page.get_by_label("Print: usual size").select_option(label="5 × 5")
     shoot(page, "photos")
     page.goto("/page")
     shoot(page, "pages")
@@ -55,8 +56,7 @@ def main() -> None:
         home = Path(folder) / "home"
         set_up(home)
         server = Server(home)
-        path = next(p for p in CHROMIUM if Path(p).exists())
-        browser = playwright.chromium.launch(executable_path=path, args=FLAGS)
+        browser = launch(playwright)
         context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=server.address)
         tour(context.new_page())
         browser.close()

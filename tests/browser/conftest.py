@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 import threading
 import time
 from collections.abc import Callable, Iterator
@@ -9,11 +10,12 @@ from pathlib import Path
 
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, ConsoleMessage, Page, expect, sync_playwright
+from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
 from ulna.api.app import WEB, create_app
 
-CHROMIUM = ("/usr/bin/chromium", "/usr/bin/chromium-browser")
+CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
+"""Debian's, the one without windows first: it opens a page three times as fast."""
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
          "--disable-component-update", "--disable-sync"]  # fmt: skip
 
@@ -49,6 +51,13 @@ class Server:
         return f"http://127.0.0.1:{self.port}"
 
 
+def launch(playwright: Playwright) -> Browser:
+    """The Chromium of this machine."""
+    found = next(filter(None, map(shutil.which, CHROMIUM)), None)
+    assert found, "Chromium is missing: sudo apt-get install -y chromium-headless-shell"
+    return playwright.chromium.launch(executable_path=found, args=FLAGS)
+
+
 @pytest.fixture
 def server(tmp_path: Path) -> Iterator[Server]:
     assert (WEB / "index.html").is_file(), "the interface is not built: make test builds it"
@@ -59,10 +68,8 @@ def server(tmp_path: Path) -> Iterator[Server]:
 
 @pytest.fixture(scope="session")
 def browser() -> Iterator[Browser]:
-    found = next((path for path in CHROMIUM if Path(path).exists()), None)
-    assert found, "Chromium is missing: sudo apt-get install -y chromium"
     with sync_playwright() as playwright:
-        running = playwright.chromium.launch(executable_path=found, headless=True, args=FLAGS)
+        running = launch(playwright)
         yield running
         running.close()
 

@@ -1,7 +1,8 @@
 /** A name or a count in a sentence or a list: it counts on leaving the field or Enter, Escape takes it back. */
 import Box from "@mui/material/Box";
-import { useState } from "react";
+import { useId, useRef, useState } from "react";
 import { colours } from "../app/theme";
+import { Complaint } from "./Complaint";
 
 interface Props {
   label: string;
@@ -17,6 +18,8 @@ interface Props {
 
 export function InlineText({ label, value, onCommit, check, width, align = "left", placeholder, numeric }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
+  const errorId = useId();
   const wrong = draft !== null ? (check?.(draft) ?? null) : null;
 
   function commit(): void {
@@ -26,11 +29,13 @@ export function InlineText({ label, value, onCommit, check, width, align = "left
   }
 
   return (
-    <Box component="span" sx={{ position: "relative", display: "inline-block", width }}>
+    <Box component="span" sx={{ display: "inline-block", width }}>
       <Box
         component="input"
+        ref={field}
         aria-label={label}
         aria-invalid={wrong !== null}
+        aria-describedby={wrong ? errorId : undefined}
         inputMode={numeric ? "numeric" : undefined}
         placeholder={placeholder}
         value={draft ?? value}
@@ -60,26 +65,9 @@ export function InlineText({ label, value, onCommit, check, width, align = "left
         }}
       />
       {wrong && (
-        <Box
-          component="span"
-          role="alert"
-          sx={{
-            position: "absolute",
-            top: "100%",
-            left: 0,
-            zIndex: 20,
-            px: 1,
-            py: 0.5,
-            width: "max-content",
-            maxWidth: 260,
-            background: colours.madder,
-            color: "#fff",
-            borderRadius: 1,
-            fontSize: "0.82rem",
-          }}
-        >
+        <Complaint field={field.current} id={errorId}>
           {wrong}
-        </Box>
+        </Complaint>
       )}
     </Box>
   );

@@ -9,6 +9,7 @@ import { Unreachable } from "../api/client";
 import { useUnit } from "../api/documents";
 import { type Range, readLength, useShown } from "../api/lengths";
 import { colours, figures } from "../app/theme";
+import { Complaint } from "./Complaint";
 
 interface Props {
   /** What the length is of, for those who cannot see the sentence around it. */
@@ -116,7 +117,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
   }
 
   return (
-    <Box component="span" sx={{ position: "relative", display: "inline-flex", alignItems: "baseline", gap: 0.5 }}>
+    <Box component="span" sx={{ display: "inline-flex", alignItems: "baseline", gap: 0.5 }}>
       <Box
         component="input"
         ref={field}
@@ -137,9 +138,9 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
       />
       {unit && <Box component="span">{household}</Box>}
       {wrong && (
-        <Box component="span" role="alert" id={errorId} sx={complaint}>
+        <Complaint field={field.current} id={errorId}>
           {wrong}
-        </Box>
+        </Complaint>
       )}
     </Box>
   );
@@ -167,21 +168,3 @@ export function fieldStyle(wrong = false) {
     "@media (pointer: coarse)": { minHeight: 44 },
   } as const;
 }
-
-const complaint = {
-  position: "absolute",
-  top: "100%",
-  left: 0,
-  zIndex: 20,
-  marginTop: "3px",
-  width: "max-content",
-  maxWidth: 280,
-  padding: "5px 9px",
-  borderRadius: 1,
-  background: colours.madder,
-  color: "#fff",
-  fontSize: "0.82rem",
-  fontWeight: 400,
-  lineHeight: 1.3,
-  textAlign: "left",
-} as const;

@@ -30,7 +30,7 @@ export function CsvDialog({ file, rows, onClose, onTake, open }: Props) {
       <DialogTitle>{file}</DialogTitle>
       <DialogContent>
         <p>
-          {rows.papers.length} papers and {rows.things.length} things can be brought in.{" "}
+          {counted(rows.papers.length, "paper")} and {counted(rows.things.length, "thing")} can be brought in.{" "}
           {lines > 0 && (
             <b>
               {lines} {lines === 1 ? "row is" : "rows are"} wrong and would be left out.
@@ -85,4 +85,8 @@ export function CsvDialog({ file, rows, onClose, onTake, open }: Props) {
       </DialogActions>
     </Dialog>
   );
+}
+
+function counted(count: number, what: string): string {
+  return `${count} ${what}${count === 1 ? "" : "s"}`;
 }
