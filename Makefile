@@ -2,6 +2,8 @@
 PYTHON ?= $(shell command -v python3.11 || command -v python3)
 PORT ?= 8620
 BIN := .venv/bin
+# A start compiles what it imports once, not every time.
+unexport PYTHONDONTWRITEBYTECODE
 FRONT := $(shell find frontend/src frontend/public -type f) frontend/index.html frontend/vite.config.ts
 
 .PHONY: demo demo-reset test check format types bench screenshots clean
@@ -46,7 +48,7 @@ clean:
 	@test -n "$(PYTHON)" || { echo "Python 3.11 is needed"; exit 1; }
 	$(PYTHON) -m venv .venv
 	$(BIN)/pip install --quiet --disable-pip-version-check uv
-	$(BIN)/uv pip install --quiet --python $(BIN)/python -r requirements.lock
+	$(BIN)/uv pip install --quiet --compile-bytecode --python $(BIN)/python -r requirements.lock
 	$(BIN)/uv pip install --quiet --python $(BIN)/python --no-deps -e .
 	@mkdir -p .made && touch $@
 
