@@ -87,6 +87,10 @@ def saved(page: Page) -> None:
 
 def figures(page: Page) -> list[str]:
     """What the cut list says to set, in order."""
-    return [
-        text.strip() for text in page.get_by_role("region", name="Cuts").get_by_role("listitem").all_inner_texts()
-    ]
+    steps = page.get_by_role("region", name="Cuts").get_by_role("listitem")
+    return [plain(text) for text in steps.all_inner_texts()]
+
+
+def plain(text: str) -> str:
+    """A text as one would type it: the spaces that keep a figure together are spaces."""
+    return text.replace("\u202f", " ").replace("\u00a0", " ").strip()

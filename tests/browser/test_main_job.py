@@ -17,6 +17,7 @@ from tests.browser.deeds import (
     choose_paper,
     figures,
     jpeg,
+    plain,
     put,
     row,
     saved,
@@ -88,7 +89,7 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
     for k in range(5):
         sheets.nth(k).click()
         region = page.get_by_role("region", name="Cuts")
-        found |= set(re.findall(r"([\d/ ]+ × [\d/ ]+), side A", region.inner_text()))
+        found |= set(re.findall(r"([\d/ ]+ × [\d/ ]+), side A", plain(region.inner_text())))
     assert {size.strip() for size in found} == {
         "12 × 12", "11 × 11", "8 5/8 × 6 1/2", "3 1/8 × 4 1/4", "3 3/8 × 4 3/4",
     }  # fmt: skip

@@ -3,6 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useS
 import type { Schemas } from "../api/client";
 import type { Evaluated, ShelfPaper } from "../api/documents";
 import { colours, figures, measureFont } from "../app/theme";
+import { unbroken } from "../ui/figures";
 import { TilePattern } from "../ui/Swatch";
 import { PieceShape } from "./PieceShape";
 import { Rulers } from "./Rulers";
@@ -356,7 +357,7 @@ function Figure({
         fill={quiet ? colours.verdigris : "#fff"}
         style={figures}
       >
-        {says}
+        {unbroken(says)}
       </text>
     </g>
   );

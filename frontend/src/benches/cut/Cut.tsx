@@ -12,8 +12,9 @@ import { type CuttingOut, cuttingQuery, pagesQuery, useShelf } from "../../api/d
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
+import { Finding } from "../../ui/Finding";
+import { unbroken } from "../../ui/figures";
 import { SaveMenu } from "../../ui/SaveMenu";
-import { Finding } from "../page/RecipeList";
 import { SheetMap } from "./SheetMap";
 import { StepList } from "./StepList";
 
@@ -276,7 +277,7 @@ function some(names: string[]): string {
 
 function nameOf(sheet: Schemas["CutSheet"], data: CuttingOut): string {
   const name = data.names[sheet.of_paper] ?? "a paper that is gone";
-  return `${name}, ${sheet.scrap ? `scrap ${data.sheet_sizes[sheet.key]}` : `sheet ${sheet.copy_number}`}`;
+  return `${name}, ${sheet.scrap ? `scrap ${unbroken(data.sheet_sizes[sheet.key] ?? "")}` : `sheet ${sheet.copy_number}`}`;
 }
 
 function listed(sheet: Schemas["CutSheet"]): string {

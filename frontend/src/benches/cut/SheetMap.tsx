@@ -3,6 +3,7 @@ import { useId } from "react";
 import type { Schemas } from "../../api/client";
 import { colours, figures, measureFont } from "../../app/theme";
 import { box, inches } from "../../page/scale";
+import { unbroken } from "../../ui/figures";
 import { TilePattern } from "../../ui/Swatch";
 
 type Sheet = Schemas["CutSheet"];
@@ -153,7 +154,7 @@ function RestSize({ rest, size, grain }: { rest: Schemas["Rect"]; size: string; 
       paintOrder="stroke"
       style={figures}
     >
-      {size}
+      {unbroken(size)}
     </text>
   );
 }
@@ -202,7 +203,7 @@ function Label({
           strokeWidth={4 * grain}
           paintOrder="stroke"
         >
-          {size}
+          {unbroken(size)}
         </text>
       )}
     </g>

@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import type { Schemas } from "../../api/client";
 import { colours } from "../../app/theme";
+import { unbroken } from "../../ui/figures";
 
 interface Props {
   sheet: Schemas["CutSheet"];
@@ -61,7 +62,7 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
                     component="span"
                     sx={{ fontSize: isNext ? "1.35rem" : "1rem", lineHeight: 1.35, fontWeight: isNext ? 700 : 400 }}
                   >
-                    {step.n}. {step.says}
+                    {step.n}. {unbroken(step.says)}
                   </Box>
                 </Box>
               </Box>
@@ -76,7 +77,7 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
             <Box sx={{ width: 26, textAlign: "right", fontWeight: 700, flex: "none" }}>{piece.number}</Box>
             <Box>
               {piece.name[0]?.toUpperCase()}
-              {piece.name.slice(1)}, {sizes[piece.number]}, side {piece.side}
+              {piece.name.slice(1)}, {unbroken(sizes[piece.number] ?? "")}, side&nbsp;{piece.side}
               {piece.turned && ", turned on the sheet"}
             </Box>
           </Box>

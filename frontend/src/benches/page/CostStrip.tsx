@@ -2,8 +2,9 @@
 import Box from "@mui/material/Box";
 import type { Cost, ShelfPaper } from "../../api/documents";
 import { colours } from "../../app/theme";
+import { Finding } from "../../ui/Finding";
+import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
-import { Finding } from "./RecipeList";
 
 export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: ShelfPaper[] }) {
   if (!cost) return null;
@@ -44,7 +45,9 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
               <Box sx={{ fontSize: "0.88rem", lineHeight: 1.3 }}>
                 <Box sx={{ fontWeight: 700 }}>{paper.name}</Box>
                 <Box>{taken(paper)}</Box>
-                {paper.rest_says && <Box sx={{ color: colours.ochre }}>largest rest {paper.rest_says}</Box>}
+                {paper.rest_says && (
+                  <Box sx={{ color: colours.ochre }}>largest rest {unbroken(paper.rest_says)}</Box>
+                )}
               </Box>
             </Box>
           ))}

@@ -5,6 +5,8 @@ import type { Evaluated } from "../../api/documents";
 import { colours } from "../../app/theme";
 import type { Part } from "../../parts/kinds";
 import { PartFields } from "../../parts/PartFields";
+import { Finding } from "../../ui/Finding";
+import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 
@@ -132,13 +134,15 @@ function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
   const lacking = props.lacking.filter((l) => l.part === part.id);
   return (
     <>
-      {!isChosen && <Box sx={{ lineHeight: 1.4, overflowWrap: "anywhere" }}>{worked?.sentence ?? "…"}</Box>}
+      {!isChosen && (
+        <Box sx={{ lineHeight: 1.4, overflowWrap: "anywhere" }}>{unbroken(worked?.sentence ?? "…")}</Box>
+      )}
       {isChosen && (
         <>
           <PartFields part={part} pages={props.pages} onChange={props.onChange} />
           {worked?.arithmetic && (
             <Box sx={{ color: colours.verdigris, fontWeight: 700, py: 0.5 }} data-arithmetic>
-              {worked.arithmetic}
+              {unbroken(worked.arithmetic)}
             </Box>
           )}
           <Box sx={{ display: "flex", mx: -0.75 }}>
@@ -168,15 +172,5 @@ function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
         <Finding key={l.sentence} severity="stop" sentence={l.sentence} />
       ))}
     </>
-  );
-}
-
-export function Finding({ severity, sentence }: { severity: "stop" | "warn" | "note"; sentence: string }) {
-  const ink = severity === "stop" ? colours.madder : severity === "warn" ? colours.ochre : colours.soft;
-  return (
-    <Box sx={{ display: "flex", gap: 0.5, color: ink, fontSize: "0.88rem", lineHeight: 1.35, py: 0.25 }}>
-      {severity !== "note" && <Icon name="stop" size={17} />}
-      <span>{sentence}</span>
-    </Box>
   );
 }
