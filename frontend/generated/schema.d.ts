@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/add": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Parts
+         * @description New parts where there is room for them, at their levels; the recipe itself is not changed.
+         */
+        post: operations["add_parts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/away": {
         parameters: {
             query?: never;
@@ -952,6 +972,18 @@ export interface components {
              */
             edge: "left" | "centre" | "right";
         };
+        /** @description Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level. */
+        AddAsked: {
+            above?: string | null;
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"])[];
+        };
+        /** @description A part with its place found; it lies directly under the part `under`, on top of all where that is null. */
+        Added: {
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+            under: string | null;
+        };
         /** @description Something that was put away. */
         Away: {
             /** @enum {string} */
@@ -1049,6 +1081,7 @@ export interface components {
             papers: components["schemas"]["PaperCost"][];
             pieces: number;
             prints: number;
+            unchosen: number;
         };
         /** @description The part of the picture that is printed, in shares of it. */
         CropOut: {
@@ -2127,6 +2160,39 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    add_parts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_away: {
         parameters: {
             query?: never;

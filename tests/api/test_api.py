@@ -239,6 +239,16 @@ def test_a_part_is_moved_caught_and_nudged(api: TestClient) -> None:
     assert nudged["part"]["place"]["down"] == {"edge": "top", "by": "1 1/8 in"}
 
 
+def test_new_parts_find_room_and_their_level(api: TestClient) -> None:
+    """A panel goes under the photo that is there; a second photo finds the other page empty."""
+    there = photo_part("there", mat("1/4 in"))
+    panel = {"kind": "panel", "id": "panel", "trim": "1/4 in", "width": "4 in", "height": "4 in"}
+    parts = [{**panel, "place": there["place"]}, {**there, "id": "second"}]
+    found = api.post("/api/add", json={"page": page(there, pages=2), "parts": parts}).json()
+    assert [(one["part"]["id"], one["under"]) for one in found] == [("panel", "there"), ("second", None)]
+    assert found[1]["part"]["place"] == {**there["place"], "on": "right"}
+
+
 def test_pages_leave_as_pictures_and_files_and_come_back(api: TestClient) -> None:
     """SVG and PNG to send, JSON to bring in again."""
     where = f"/api/pages/{api.post('/api/pages', json={'page': page(photo_part())}).json()['saved']['id']}"

@@ -9,7 +9,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_photo_parts, begin_page, put, row, saved, unpack_csv
+from tests.browser.deeds import add_photo_parts, add_photos, begin_page, jpeg, put, row, saved, unpack_csv
 
 
 @pytest.fixture
@@ -57,6 +57,42 @@ def test_a_dragged_part_lands_on_marks_and_catches_on_guides(single: Page) -> No
     across, down = place(single)
     assert down == "0 from the top"
     assert across.endswith("from the left") and abs(float(across.split()[0].replace("¾", ".75")) - 1.75) < 1
+
+
+def test_several_photos_find_room_on_the_page_and_are_one_step(page: Page, tmp_path: Path) -> None:
+    """Three of 4 × 4 in and a twin lie apart from each other; one undo takes all three off."""
+    add_photos(page, *[jpeg(tmp_path, f"{name}.jpg", 900, 900) for name in ("lock", "heron", "kettle")])
+    begin_page(page, "single")
+    expect(page.get_by_label("What the page costs")).to_contain_text("1 without a paper yet")
+    add_photo_parts(page, ["lock", "heron", "kettle"], "Each on its own mat")
+    drawn = page.get_by_label("The page at scale").get_by_role("button", name="Photo")
+    expect(drawn).to_have_count(3)
+    row(page, "Photo").last.click()
+    page.get_by_role("button", name="Another like it").click()
+    expect(drawn).to_have_count(4)
+    boxes = [box for part in drawn.all() if (box := part.bounding_box())]
+    for k, a in enumerate(boxes):
+        for b in boxes[k + 1 :]:
+            assert abs(a["x"] - b["x"]) > a["width"] * 0.9 or abs(a["y"] - b["y"]) > a["height"] * 0.9
+    for left in (3, 0):
+        page.get_by_role("button", name="Undo").click()
+        expect(drawn).to_have_count(left)
+
+
+def test_a_tap_on_the_drawing_leaves_it_under_the_hand(open_window: Callable[..., Page], tmp_path: Path) -> None:
+    """On a tablet held upright the recipe is below the drawing; choosing a part does not scroll there."""
+    tablet = open_window(768, 1024)
+    begin_page(tablet)
+    for _ in range(3):
+        add_photo_parts(tablet, [], "A place for one")
+    part = tablet.get_by_label("The page at scale").get_by_role("button", name="A photo").last
+    row(tablet, "Photo").first.click()
+    tablet.keyboard.press("Escape")
+    tablet.evaluate("document.querySelector('main').scrollTop = 0")
+    before = part.bounding_box()
+    part.click()
+    expect(tablet.get_by_label("Distance across")).to_be_attached()
+    assert part.bounding_box() == before
 
 
 def test_arrow_keys_nudge_by_a_mark_and_all_of_it_is_one_undo(single: Page) -> None:

@@ -1,4 +1,5 @@
 /** A print: which photo, its size as it lies, its rim. */
+import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { printSizesQuery, usePhotos } from "../api/documents";
 import { Choice } from "../ui/Choice";
@@ -105,13 +106,15 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
           });
         }}
       />
-      rim
-      <LengthField
-        label={`${label}: rim`}
-        range="gap"
-        value={print.rim}
-        onCommit={(rim) => onChange("changed a print’s rim", { ...print, rim }, `${label} rim`)}
-      />
+      <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
+        rim
+        <LengthField
+          label={`${label}: rim`}
+          range="gap"
+          value={print.rim}
+          onCommit={(rim) => onChange("changed a print’s rim", { ...print, rim }, `${label} rim`)}
+        />
+      </Box>
     </Sentence>
   );
 }

@@ -10,7 +10,6 @@ export type Part = BasePart | PanelPart | PhotoPart | JointPart;
 export type Mat = Schemas["Mat"];
 export type Print = Schemas["Print"];
 export type Place = Schemas["Place"];
-export type PageSide = Place["on"];
 
 export interface PartProps<P> {
   part: P;
@@ -30,7 +29,11 @@ export const USUAL = {
 } as const;
 export type Unit = keyof typeof USUAL;
 
-const CENTRED = { across: { edge: "centre", by: "0 in" }, down: { edge: "centre", by: "0 in" } } as const;
+const CENTRED = {
+  on: "left",
+  across: { edge: "centre", by: "0 in" },
+  down: { edge: "centre", by: "0 in" },
+} as const;
 const NO_PAPER = { paper: null, side: "A", turned: false } as const;
 
 /** A mat of the usual width, or a narrow one that goes under another. */
@@ -53,7 +56,7 @@ export function newBase(on: "left" | "right"): BasePart {
   return { kind: "base", id: newId("base"), on, choice: NO_PAPER };
 }
 
-export function newPanel(unit: Unit, on: PageSide): PanelPart {
+export function newPanel(unit: Unit): PanelPart {
   const { border, width, height, lap } = USUAL[unit];
   return {
     kind: "panel",
@@ -65,21 +68,21 @@ export function newPanel(unit: Unit, on: PageSide): PanelPart {
     choice: NO_PAPER,
     gutted: false,
     rim: lap,
-    place: { on, ...CENTRED },
+    place: CENTRED,
   };
 }
 
-export function newPhoto(unit: Unit, on: PageSide, photo?: PhotoOut): PhotoPart {
+export function newPhoto(unit: Unit, photo?: PhotoOut): PhotoPart {
   return {
     kind: "photo",
     id: newId("photo"),
     print: printOf(photo),
     mats: [newMat(unit)],
-    place: { on, ...CENTRED },
+    place: CENTRED,
   };
 }
 
-export function newJoint(unit: Unit, on: PageSide, photos: (PhotoOut | undefined)[]): JointPart {
+export function newJoint(unit: Unit, photos: (PhotoOut | undefined)[]): JointPart {
   return {
     kind: "joint",
     id: newId("joint"),
@@ -87,6 +90,6 @@ export function newJoint(unit: Unit, on: PageSide, photos: (PhotoOut | undefined
     along: "row",
     gap: USUAL[unit].narrow,
     mats: [newMat(unit)],
-    place: { on, ...CENTRED },
+    place: CENTRED,
   };
 }

@@ -10,6 +10,8 @@ from fastapi.responses import Response
 from ulna.api.at_home import AtHome
 from ulna.api.kits import attachment
 from ulna.api.schemas import (
+    AddAsked,
+    Added,
     CostOut,
     Distance,
     EvaluatedOut,
@@ -29,6 +31,7 @@ from ulna.core.cutting.demand import demand
 from ulna.core.measure import Length
 from ulna.core.page import PagePlan, evaluate, move
 from ulna.core.pieces import Ground
+from ulna.core.room import add
 from ulna.formats import recipe as recipe_format
 from ulna.formats import svg
 from ulna.formats.cuts import Rect
@@ -116,6 +119,15 @@ def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
             rest = paper.largest_rest
             paper.rest_says = ruler.say_size(rest.width, rest.height)
     return out
+
+
+@router.post("/add")
+def add_parts(asked: AddAsked, home: AtHome) -> list[Added]:
+    """New parts where there is room for them, at their levels; the recipe itself is not changed."""
+    plan: PagePlan = asked.page.value()
+    parts = [part.value() for part in asked.parts]
+    found = add(plan, parts, home.ground(plan.format, asked.id), asked.above)
+    return [Added.from_value(one) for one in found]
 
 
 @router.post("/move")

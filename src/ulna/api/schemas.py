@@ -255,6 +255,25 @@ class PageAsked(BaseModel):
     id: str | None = None
 
 
+MOST_ADDED = 60
+
+
+class AddAsked(BaseModel):
+    """Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level."""
+
+    page: Recipe
+    parts: Annotated[list[Part], Field(min_length=1, max_length=MOST_ADDED)]
+    id: str | None = None
+    above: str | None = None
+
+
+class Added(Model):
+    """A part with its place found; it lies directly under the part `under`, on top of all where that is null."""
+
+    part: Part
+    under: str | None
+
+
 class PaperCost(Model):
     paper: str
     name: str
@@ -275,6 +294,7 @@ class Lacking(Model):
 
 class CostOut(Model):
     pieces: int
+    unchosen: int
     prints: int
     opened: int
     papers: list[PaperCost]

@@ -38,9 +38,11 @@ class Lacking:
 
 @dataclass(frozen=True, slots=True)
 class Cost:
-    """Pieces to cut from paper (halves at the gutter count), prints (a cut one is one), whole sheets opened."""
+    """Pieces to cut from paper (halves at the gutter count), how many of them have no paper yet, prints (a cut one
+    is one), whole sheets opened."""
 
     pieces: int
+    unchosen: int
     prints: int
     opened: int
     papers: tuple[PaperCost, ...]
@@ -59,6 +61,7 @@ def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> 
     prints = [p for p in by_id.values() if p.role == "print" and p.half != "right"]
     return Cost(
         len(paper_pieces),
+        sum(p.choice.paper not in shelf.papers for p in paper_pieces),
         len(prints),
         plan.whole_sheets_used,
         papers,

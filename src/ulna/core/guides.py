@@ -56,7 +56,8 @@ def guides(page: Evaluated, part: str, ruler: Ruler) -> Guides:
     others = [p.box for p in page.parts if p.id != part and p.box and not _is_ground(p.box, page.format)]
     across = [_span(o, True) for o in others]
     down = [_span(o, False) for o in others]
-    names: tuple[PageName, ...] = ("left", "right", "spread") if page.format.pages == 2 else ("left",)
+    single = page.format.names
+    names: tuple[PageName, ...] = (*single, "spread") if len(single) == 2 else single
     pages: list[tuple[str, Rect]] = [(_called(n, page.format), page.format.page(n)) for n in names]
     return Guides(
         tuple(_along([(n, r.x, r.right) for n, r in pages], across, _span(box, True), ("left", "right"), ruler)),

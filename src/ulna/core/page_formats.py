@@ -33,6 +33,11 @@ class PageFormat:
         return self.width if self.pages == 2 else None
 
     @property
+    def names(self) -> tuple[PageName, ...]:
+        """Its single pages, from the left."""
+        return ("left", "right") if self.pages == 2 else ("left",)
+
+    @property
     def whole(self) -> Rect:
         return Rect(ZERO, ZERO, self.width * self.pages, self.height)
 

@@ -9,13 +9,14 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { usePhotos, useUnit } from "../../api/documents";
 import { colours } from "../../app/theme";
-import { newBase, newJoint, newPanel, newPhoto, type PageSide, type Part } from "../../parts/kinds";
+import { newBase, newJoint, newPanel, newPhoto, type Part } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
+import type { Add } from "./useAdd";
 
 interface Props {
   parts: Part[];
   pages: number;
-  onAdd: (what: string, part: Part, under?: boolean) => void;
+  onAdd: Add;
 }
 
 export function AddMenu({ parts, pages, onAdd }: Props) {
@@ -31,7 +32,7 @@ export function AddMenu({ parts, pages, onAdd }: Props) {
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() => onAdd("added a panel", newPanel(unit, "left"))}
+        onClick={() => onAdd("added a panel", [newPanel(unit)])}
       >
         Panel
       </Button>
@@ -39,7 +40,7 @@ export function AddMenu({ parts, pages, onAdd }: Props) {
         <Button
           size="small"
           startIcon={<Icon name="add" size={16} />}
-          onClick={() => onAdd("added a base", newBase(free), true)}
+          onClick={() => onAdd("added a base", [newBase(free)])}
         >
           Base paper
         </Button>
@@ -53,17 +54,17 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
   const unit = useUnit();
   const photos = usePhotos();
   const [chosen, setChosen] = useState<string[]>([]);
-  const on: PageSide = "left";
   const picked = chosen.map((id) => photos.find((photo) => photo.saved.id === id));
 
   function each(): void {
-    if (!picked.length) onAdd("added a photo", newPhoto(unit, on));
-    for (const photo of picked) onAdd(`added ${photo?.photo.name ?? "a photo"}`, newPhoto(unit, on, photo));
+    const [one] = picked;
+    const what = picked.length > 1 ? `added ${picked.length} photos` : `added ${one?.photo.name ?? "a photo"}`;
+    onAdd(what, picked.length ? picked.map((photo) => newPhoto(unit, photo)) : [newPhoto(unit)]);
     onClose();
   }
 
   function together(): void {
-    onAdd("added photos on one mat", newJoint(unit, on, picked.length ? picked : [undefined, undefined]));
+    onAdd("added photos on one mat", [newJoint(unit, picked.length ? picked : [undefined, undefined])]);
     onClose();
   }
 

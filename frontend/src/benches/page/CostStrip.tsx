@@ -19,6 +19,7 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
         py: 1,
         maxHeight: 168,
         overflow: "auto",
+        "@media (max-width: 860px)": { maxHeight: "none" },
       }}
     >
       <Box sx={{ display: "flex", gap: 2.5, alignItems: "flex-start" }}>
@@ -26,6 +27,11 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
           <Box>
             <b>{cost.pieces}</b> {cost.pieces === 1 ? "piece" : "pieces"} to cut
           </Box>
+          {cost.unchosen > 0 && (
+            <Box sx={{ color: colours.soft }}>
+              <b>{cost.unchosen}</b> without a paper yet
+            </Box>
+          )}
           <Box>
             <b>{cost.prints}</b> {cost.prints === 1 ? "print" : "prints"}
           </Box>

@@ -27,6 +27,7 @@ import { CostStrip } from "./CostStrip";
 import { FormatFields } from "./FormatFields";
 import { RecipeList } from "./RecipeList";
 import { StoryField } from "./StoryField";
+import { useAdd } from "./useAdd";
 import { useMove } from "./useMove";
 
 export default function PageBench() {
@@ -65,11 +66,10 @@ function Bench({ answer }: { answer: PageOut }) {
     );
   const move = useMove(id, page, editPart);
 
-  function add(what: string, part: Part, under = false): void {
-    const parts = now().parts as Part[];
-    edit(what, { parts: under ? [part, ...parts] : [...parts, part] });
-    setChosen(part.id);
-  }
+  const add = useAdd(id, now, (what, parts, last) => {
+    edit(what, { parts });
+    setChosen(last);
+  });
 
   function order(from: number, to: number): void {
     const parts = [...now().parts];
@@ -85,11 +85,7 @@ function Bench({ answer }: { answer: PageOut }) {
   }
 
   function copy(part: Part): void {
-    const parts = now().parts as Part[];
-    const twin = { ...part, id: newId(part.kind) };
-    const k = parts.findIndex((old) => old.id === part.id);
-    edit("added another like it", { parts: [...parts.slice(0, k + 1), twin, ...parts.slice(k + 1)] });
-    setChosen(twin.id);
+    add("added another like it", [{ ...part, id: newId(part.kind) }], part.id);
   }
 
   function onKey(event: KeyboardEvent, id: string): void {
@@ -141,7 +137,7 @@ function Bench({ answer }: { answer: PageOut }) {
             <FormatFields format={page.format} onChange={(format) => edit("changed the format", { format })} />
           </Box>
         </Box>
-        <Box sx={{ flex: 1, minHeight: 0, overflow: "auto", borderTop: `1px solid ${colours.line}` }}>
+        <Box data-pane sx={{ flex: 1, minHeight: 0, overflow: "auto", borderTop: `1px solid ${colours.line}` }}>
           <RecipeList
             parts={page.parts as Part[]}
             pages={page.format.pages}

@@ -29,10 +29,12 @@ export function RecipeList(props: Props) {
   const [over, setOver] = useState<number | null>(null);
   const list = useRef<HTMLOListElement>(null);
 
+  const known = props.page?.parts.some((part) => part.id === chosen);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once a part is worked out its line has its height
   useEffect(() => {
-    if (!chosen) return;
-    list.current?.querySelector(`[data-row="${chosen}"]`)?.scrollIntoView({ block: "nearest" });
-  }, [chosen]);
+    const row = chosen && list.current?.querySelector(`[data-row="${chosen}"]`);
+    if (row) reveal(row, row.closest("[data-pane]"));
+  }, [chosen, known]);
 
   function onKeyDown(event: KeyboardEvent, k: number): void {
     if (event.target !== event.currentTarget) return;
@@ -121,6 +123,17 @@ export function RecipeList(props: Props) {
       })}
     </Box>
   );
+}
+
+/** Scrolls the pane alone: the drawing stays where it is under the hand, also where the whole bench scrolls. */
+function reveal(row: Element, pane: Element | null): void {
+  if (!pane) return;
+  const inside = row.getBoundingClientRect();
+  const view = pane.getBoundingClientRect();
+  const above = inside.top - view.top;
+  const below = inside.bottom - view.bottom;
+  if (above < 0) pane.scrollTop += above;
+  else if (below > 0) pane.scrollTop += Math.min(below, above);
 }
 
 function focusRow(list: HTMLElement | null, id: string | undefined): void {

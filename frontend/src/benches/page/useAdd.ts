@@ -1,0 +1,38 @@
+/** New parts: the server finds the room for them; they are put into what the recipe is when its answer comes. */
+import { useRef } from "react";
+import { client, type Schemas, take } from "../../api/client";
+import type { Recipe } from "../../api/documents";
+import type { Part } from "../../parts/kinds";
+
+type Added = Schemas["Added"];
+export type Add = (what: string, parts: Part[], above?: string) => void;
+
+export function useAdd(
+  id: string,
+  now: () => Recipe,
+  onAdded: (what: string, parts: Part[], last: string) => void,
+): Add {
+  // One after the other, so that the next ones find room beside these.
+  const turns = useRef<Promise<void>>(Promise.resolve());
+
+  async function find(parts: Part[], above?: string): Promise<Added[]> {
+    try {
+      return await take(client.POST("/api/add", { body: { page: now(), id, parts, above } }));
+    } catch {
+      // Nothing answers: they lie in the middle as they come, and a base still goes lowest.
+      return parts.map((part) => ({ part, under: part.kind === "base" ? (now().parts[0]?.id ?? null) : null }));
+    }
+  }
+
+  return (what, parts, above) => {
+    turns.current = turns.current.then(async () => {
+      const found = await find(parts, above);
+      const all = [...now().parts] as Part[];
+      for (const { part, under } of found) {
+        const at = all.findIndex((old) => old.id === under);
+        all.splice(at < 0 ? all.length : at, 0, part as Part);
+      }
+      onAdded(what, all, found.at(-1)?.part.id ?? "");
+    });
+  };
+}
