@@ -20,6 +20,7 @@ SEEDS: dict[str, Any] = {
     "/api/pages": {"page": page(photo_part("p", mat("1/8 in", "ink")))},
     "/api/evaluate": {"page": page(photo_part("p", mat("1/8 in", "ink")), pages=2)},
     "/api/cost": {"page": page(photo_part("p", mat("1/8 in", "ink")))},
+    "/api/add": {"page": page(photo_part(), pages=2), "parts": [photo_part("q", mat("1/8 in"))], "above": None},
     "/api/move": {"page": page(photo_part()), "part": "p", "x": "1 in", "y": "2 in", "catch": "1/4 in"},
     "/api/lengths/read": {"text": "4 1/4", "range": "size", "marks": 1},
     "/api/tile": {"side": {"scale": "1 in", "pattern": "dot"}, "width": "12 in", "height": "12 in"},

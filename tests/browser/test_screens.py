@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator
 from pathlib import Path
+from typing import Any
 
 import pytest
 from playwright.sync_api import Browser, Page, expect
@@ -91,6 +92,27 @@ def test_nothing_is_cut_off_in_a_narrow_window(window: Callable[..., Page], benc
         " document.documentElement.scrollWidth - innerWidth) })()"
     )
     assert over <= 0
+
+
+@pytest.mark.parametrize(
+    ("bench", "role", "name", "work"),
+    [
+        ("/unpack", "checkbox", "Choose Still Water", "A side: pattern"),
+        ("/photos", "link", "Down through the lock", "Crop of Down through the lock"),
+        ("cut", "button", "Log Book, sheet 1", "Map of the sheet"),
+    ],
+)
+def test_on_a_tablet_what_is_chosen_and_the_work_are_in_sight_together(
+    window: Callable[..., Page], bench: str, role: Any, name: str, work: str
+) -> None:
+    """Held upright, 768 × 1024: the list is beside the work or a strip above it."""
+    page = window(bench, 768, 1024)
+    chosen = page.get_by_role(role, name=name)
+    chosen.click()
+    for shown in (chosen, page.get_by_label(work)):
+        box = shown.bounding_box()
+        assert box is not None
+        assert box["x"] >= 0 and box["x"] + box["width"] <= 768 and box["y"] + box["height"] <= 1024
 
 
 def test_the_faces_are_those_that_ship(window: Callable[..., Page]) -> None:

@@ -18,6 +18,12 @@ export const colours = {
 export const measureFont = '"Inter", sans-serif';
 export const wordsFont = '"Literata", serif';
 
+/** A tablet held upright, or 200 % zoom: what stood beside the work goes above it, as a strip. */
+export const narrow = "@media (max-width: 960px)";
+
+/** Too small for that as well: a bench is as high as it needs to be and scrolls as a whole. */
+export const small = "@media (max-width: 700px), (max-width: 960px) and (max-height: 640px)";
+
 /** Figures with true fractions that stand under each other. */
 export const figures = { fontVariantNumeric: "tabular-nums diagonal-fractions" } as const;
 

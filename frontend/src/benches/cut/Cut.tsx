@@ -10,11 +10,12 @@ import { client, Refused, type Schemas, take, Unreachable } from "../../api/clie
 import type { Saving } from "../../api/desk";
 import { type CuttingOut, cuttingQuery, pagesQuery, useShelf } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
-import { colours } from "../../app/theme";
+import { colours, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";
 import { SaveMenu } from "../../ui/SaveMenu";
+import { useInSight } from "../../ui/useInSight";
 import { SheetMap } from "./SheetMap";
 import { StepList } from "./StepList";
 
@@ -152,7 +153,11 @@ function CutBench({ id, pages, onPage }: BenchProps) {
         display: "grid",
         gridTemplateColumns: "230px minmax(0, 1fr) minmax(300px, 380px)",
         gridTemplateRows: "auto minmax(0, 1fr)",
-        "@media (max-width: 960px)": { gridTemplateColumns: "1fr", gridTemplateRows: "none", height: "auto" },
+        [narrow]: {
+          gridTemplateColumns: "minmax(0, 1fr) minmax(280px, 320px)",
+          gridTemplateRows: "auto auto minmax(0, 1fr)",
+        },
+        [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
       }}
     >
       <Box
@@ -182,7 +187,11 @@ function CutBench({ id, pages, onPage }: BenchProps) {
       <Box
         component="nav"
         aria-label="Sheets in the order of use"
-        sx={{ overflow: "auto", borderRight: `1px solid ${colours.line}` }}
+        sx={{
+          overflow: "auto",
+          borderRight: `1px solid ${colours.line}`,
+          [narrow]: { gridColumn: "1 / -1", display: "flex", borderBottom: `1px solid ${colours.line}` },
+        }}
       >
         {sheets.map((s, k) => (
           <SheetLink
@@ -206,7 +215,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
               minWidth: 0,
               display: "flex",
               flexDirection: "column",
-              "@media (max-width: 960px)": { height: "80vw" },
+              [small]: { height: "80vw" },
             }}
           >
             <Box sx={{ pb: 1 }}>
@@ -301,6 +310,7 @@ function SheetLink(props: {
   const words = left === 0 ? "cut" : left === sheet.steps.length ? count(left) : `${count(left)} left`;
   return (
     <Box
+      ref={useInSight(open)}
       component="button"
       type="button"
       aria-current={open ? "true" : undefined}
@@ -319,6 +329,7 @@ function SheetLink(props: {
         borderBottom: `1px solid ${colours.line}`,
         background: open ? colours.paper : "transparent",
         cursor: "pointer",
+        [narrow]: { width: 210, flex: "none" },
       }}
     >
       <Box sx={{ width: 58, height: 58, flex: "none" }}>{children}</Box>

@@ -27,6 +27,7 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small }:
   return (
     <svg
       viewBox={`${-3 * grain} ${-3 * grain} ${width + 6 * grain} ${height + 6 * grain}`}
+      preserveAspectRatio="xMidYMin"
       style={{ width: "100%", height: "100%", display: "block" }}
       role={small ? undefined : "img"}
       aria-hidden={small}

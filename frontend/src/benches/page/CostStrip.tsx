@@ -1,7 +1,7 @@
 /** What the page costs, always in sight: pieces, sheets opened, what is left of each paper, and what does not fit. */
 import Box from "@mui/material/Box";
 import type { Cost, ShelfPaper } from "../../api/documents";
-import { colours } from "../../app/theme";
+import { colours, narrow } from "../../app/theme";
 import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
@@ -19,7 +19,7 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
         py: 1,
         maxHeight: 168,
         overflow: "auto",
-        "@media (max-width: 860px)": { maxHeight: "none" },
+        [narrow]: { maxHeight: "none" },
       }}
     >
       <Box sx={{ display: "flex", gap: 2.5, alignItems: "flex-start" }}>

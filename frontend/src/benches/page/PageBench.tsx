@@ -17,7 +17,7 @@ import {
   useShelf,
 } from "../../api/documents";
 import { useInFrame } from "../../app/FrameContext";
-import { colours, words } from "../../app/theme";
+import { colours, narrow, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
 import { newId, type Part } from "../../parts/kinds";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -110,7 +110,7 @@ function Bench({ answer }: { answer: PageOut }) {
         display: "grid",
         gridTemplateColumns: "minmax(330px, 400px) 1fr",
         gridTemplateRows: "minmax(0, 1fr)",
-        "@media (max-width: 860px)": { gridTemplateColumns: "1fr", gridTemplateRows: "auto auto", height: "auto" },
+        [narrow]: { gridTemplateColumns: "1fr", gridTemplateRows: "auto auto", height: "auto" },
       }}
     >
       <Box
@@ -120,7 +120,7 @@ function Bench({ answer }: { answer: PageOut }) {
           minHeight: 0,
           fontSize: "0.94rem",
           borderRight: `1px solid ${colours.line}`,
-          "@media (max-width: 860px)": { order: 2 },
+          [narrow]: { order: 2 },
         }}
       >
         <Box sx={{ px: 1.5, pt: 1 }}>
@@ -170,7 +170,7 @@ function Bench({ answer }: { answer: PageOut }) {
             position: "relative",
             minHeight: 260,
             m: 1,
-            "@media (max-width: 860px)": { minHeight: "56vw" },
+            [narrow]: { minHeight: "56vw" },
           }}
         >
           {evaluated && settings && (

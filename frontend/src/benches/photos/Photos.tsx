@@ -8,9 +8,10 @@ import { type DragEvent, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { sendFile } from "../../api/client";
 import { type PhotoOut, photosQuery } from "../../api/documents";
-import { colours } from "../../app/theme";
+import { colours, narrow, small } from "../../app/theme";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
+import { useInSight } from "../../ui/useInSight";
 import { PhotoBench } from "./PhotoBench";
 
 const KINDS = "image/jpeg,image/png,image/webp,image/heic,image/heif,.heic,.heif";
@@ -76,7 +77,8 @@ export default function Photos() {
         gridTemplateColumns: photos.length ? "minmax(240px, 340px) minmax(0, 1fr)" : "1fr",
         outline: over ? `4px dashed ${colours.verdigris}` : "none",
         outlineOffset: -10,
-        "@media (max-width: 860px)": { gridTemplateColumns: "1fr", height: "auto" },
+        [narrow]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "auto minmax(0, 1fr)" },
+        [small]: { height: "auto" },
       }}
     >
       <FileInput label="Photos" accept={KINDS} inputRef={picker} multiple onFiles={(files) => void add(files)} />
@@ -101,7 +103,22 @@ export default function Photos() {
           </Box>
           <Box
             component="ul"
-            sx={{ listStyle: "none", m: 0, p: 1.5, pt: 0, display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}
+            sx={{
+              listStyle: "none",
+              m: 0,
+              p: 1.5,
+              pt: 0,
+              display: "grid",
+              gap: 1,
+              gridTemplateColumns: "1fr 1fr",
+              [narrow]: {
+                gridTemplateColumns: "none",
+                gridAutoFlow: "column",
+                gridAutoColumns: "132px",
+                justifyContent: "start",
+                overflowX: "auto",
+              },
+            }}
           >
             {photos.map((photo) => (
               <li key={photo.saved.id}>
@@ -200,6 +217,7 @@ function Progress({
 function Thumb({ photo, open }: { photo: PhotoOut; open: boolean }) {
   return (
     <Box
+      ref={useInSight(open)}
       component={Link}
       to={`/photos/${photo.saved.id}`}
       aria-current={open ? "true" : undefined}

@@ -6,7 +6,7 @@ import Tabs from "@mui/material/Tabs";
 import { useRef, useState } from "react";
 import { type Kit, type KitOut, kitSource, type Paper, useDesk, useShelf } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
-import { colours, words } from "../../app/theme";
+import { colours, small, words } from "../../app/theme";
 import { usePutAway } from "../../app/usePutAway";
 import { newId } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
@@ -132,10 +132,10 @@ export function KitBench({ answer }: { answer: KitOut }) {
             minHeight: 0,
             display: "grid",
             gridTemplateColumns: "minmax(0, 1fr) minmax(320px, 400px)",
-            "@media (max-width: 1000px)": { gridTemplateColumns: "1fr" },
+            [small]: { gridTemplateColumns: "1fr" },
           }}
         >
-          <Box sx={{ overflow: "auto" }}>
+          <Box sx={{ overflow: "auto", [small]: { maxHeight: "70vh" } }}>
             <PaperList
               papers={kit.papers}
               tiles={state.answer.tiles}

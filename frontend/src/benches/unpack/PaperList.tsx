@@ -58,7 +58,7 @@ export function PaperList(props: Props) {
   }
 
   return (
-    <Box ref={list}>
+    <Box ref={list} sx={{ containerType: "inline-size" }}>
       {papers.length > 0 && (
         <Box
           sx={{
@@ -78,7 +78,7 @@ export function PaperList(props: Props) {
           />
           <span>A and B</span>
           <span>Name</span>
-          <span>Size</span>
+          <span data-size>Size</span>
           <Box sx={{ textAlign: "right" }}>Sheets</Box>
         </Box>
       )}
@@ -133,7 +133,9 @@ export function PaperList(props: Props) {
             />
             <Box sx={{ pl: 0.5, fontSize: "0.82rem", color: colours.soft }}>{describe(paper)}</Box>
           </Box>
-          <Size paper={paper} />
+          <Box data-size>
+            <Size paper={paper} />
+          </Box>
           <InlineText
             label={`Sheets of ${paper.name}`}
             value={String(paper.count)}
@@ -157,6 +159,11 @@ const row = {
   gap: 1,
   px: 1,
   py: 0.5,
+  // Beside an editor on a tablet the size is left to the editor.
+  "@container (max-width: 470px)": {
+    gridTemplateColumns: "40px 100px minmax(80px, 1fr) 60px",
+    "& [data-size]": { display: "none" },
+  },
 } as const;
 
 function describe(paper: Paper): string {

@@ -8,9 +8,10 @@ import { NavLink, useNavigate, useParams } from "react-router";
 import { client, type Schemas, sendFile, take } from "../../api/client";
 import { type Kit, type KitOut, kitsQuery } from "../../api/documents";
 import { useFrame } from "../../app/FrameContext";
-import { colours } from "../../app/theme";
+import { colours, narrow, small } from "../../app/theme";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
+import { useInSight } from "../../ui/useInSight";
 import { CsvDialog } from "./CsvDialog";
 import { KitBench } from "./KitBench";
 import { newKit } from "./papers";
@@ -126,7 +127,8 @@ export default function Unpack() {
         height: "100%",
         display: "grid",
         gridTemplateColumns: "220px minmax(0, 1fr)",
-        "@media (max-width: 860px)": { gridTemplateColumns: "1fr", height: "auto" },
+        [narrow]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "auto minmax(0, 1fr)" },
+        [small]: { height: "auto" },
       }}
     >
       <Box
@@ -138,12 +140,29 @@ export default function Unpack() {
           overflow: "auto",
           display: "flex",
           flexDirection: "column",
+          [narrow]: {
+            flexDirection: "row",
+            flexWrap: "wrap",
+            maxHeight: 132,
+            py: 0,
+            borderRight: 0,
+            borderBottom: `1px solid ${colours.line}`,
+          },
         }}
       >
         {kits.map((kit) => (
           <KitLink key={kit.saved.id} kit={kit} open={kit === open} />
         ))}
-        <Box sx={{ px: 1, pt: 2, display: "flex", flexDirection: "column", alignItems: "flex-start" }}>
+        <Box
+          sx={{
+            px: 1,
+            pt: 2,
+            display: "flex",
+            flexDirection: "column",
+            alignItems: "flex-start",
+            [narrow]: { flexDirection: "row", alignItems: "center", pt: 0, whiteSpace: "nowrap" },
+          }}
+        >
           <Button
             size="small"
             startIcon={<Icon name="add" size={16} />}
@@ -169,6 +188,7 @@ function KitLink({ kit, open }: { kit: KitOut; open: boolean }) {
   const sheets = kit.kit.papers.reduce((sum, paper) => sum + paper.count, 0);
   return (
     <Box
+      ref={useInSight(open)}
       component={NavLink}
       to={`/unpack/${kit.saved.id}`}
       aria-current={open ? "page" : undefined}
@@ -181,6 +201,7 @@ function KitLink({ kit, open }: { kit: KitOut; open: boolean }) {
         borderLeft: `4px solid ${open ? colours.verdigris : "transparent"}`,
         background: open ? colours.paper : "transparent",
         "&:hover": { background: colours.paper },
+        [narrow]: { flex: "none" },
       }}
     >
       <Box sx={{ fontWeight: 700 }}>{kit.kit.name}</Box>
