@@ -32,6 +32,7 @@ marks = st.sampled_from(sorted(MARKS.values()))
     ("written", "meant"),
     [
         ("4 1/4", inches(4, 1, 4)),
+        ("4\u202f1/4", inches(4, 1, 4)),  # copied from the screen
         ("4-1/4", inches(4, 1, 4)),
         ("4 - 1/4", inches(4, 1, 4)),
         ("4¼", inches(4, 1, 4)),
@@ -74,7 +75,7 @@ def test_every_spelling_is_read(written: str, meant: Length) -> None:
         ("4.5 1/2", '"4.5 1/2": a decimal and a fraction together at character 5; '
          "write for example 4 1/4 in, 4.25 in or 108 mm"),
         ("", '"": nothing is written; write for example 4 1/4 in, 4.25 in or 108 mm'),
-        ("wide", '"wide": no number is written at character 1; write for example 4 1/4 in, 4.25 in or 108 mm'),
+        ("wide", '"wide": no number is written; write for example 4 1/4 in, 4.25 in or 108 mm'),
     ],
 )  # fmt: skip
 def test_what_is_no_length_is_refused_with_what_would_do(written: str, sentence: str) -> None:

@@ -148,7 +148,7 @@ def _read(read: str) -> tuple[Fraction, Unit | None]:
     alone = re.match(r"(?P<top>\d+)\s*/\s*(?P<bottom>\d*)", body)
     found = alone or _NUMBER.match(body)
     if not found or not found.group().strip():
-        raise LengthError(read, "no number is written", 1)
+        raise LengthError(read, "no number is written")
     value = _number(read, found.groupdict())
     return sign * value, _unit_of(read, body[found.end() :].strip())
 
