@@ -53,6 +53,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         body: { ...figures, backgroundColor: colours.ground },
+        "a:where(:any-link)": { color: colours.verdigris },
         ":focus-visible": { outline: `2px solid ${colours.verdigris}`, outlineOffset: 2 },
       },
     },
