@@ -32,7 +32,7 @@ export function AddMenu({ parts, pages, onAdd }: Props) {
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() => onAdd("added a panel", [newPanel(unit)])}
+        onClick={() => void onAdd("added a panel", [newPanel(unit)])}
       >
         Panel
       </Button>
@@ -40,7 +40,7 @@ export function AddMenu({ parts, pages, onAdd }: Props) {
         <Button
           size="small"
           startIcon={<Icon name="add" size={16} />}
-          onClick={() => onAdd("added a base", [newBase(free)])}
+          onClick={() => void onAdd("added a base", [newBase(free)])}
         >
           Base paper
         </Button>
@@ -54,18 +54,24 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
   const unit = useUnit();
   const photos = usePhotos();
   const [chosen, setChosen] = useState<string[]>([]);
+  const [adding, setAdding] = useState(false);
   const picked = chosen.map((id) => photos.find((photo) => photo.saved.id === id));
+
+  // It closes once the parts are there: what is typed next is meant for them.
+  async function add(what: string, added: Part[]): Promise<void> {
+    setAdding(true);
+    await onAdd(what, added);
+    onClose();
+  }
 
   function each(): void {
     const [one] = picked;
     const what = picked.length > 1 ? `added ${picked.length} photos` : `added ${one?.photo.name ?? "a photo"}`;
-    onAdd(what, picked.length ? picked.map((photo) => newPhoto(unit, photo)) : [newPhoto(unit)]);
-    onClose();
+    void add(what, picked.length ? picked.map((photo) => newPhoto(unit, photo)) : [newPhoto(unit)]);
   }
 
   function together(): void {
-    onAdd("added photos on one mat", [newJoint(unit, picked.length ? picked : [undefined, undefined])]);
-    onClose();
+    void add("added photos on one mat", [newJoint(unit, picked.length ? picked : [undefined, undefined])]);
   }
 
   return (
@@ -123,10 +129,10 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Not now</Button>
-        <Button onClick={together} disabled={chosen.length === 1}>
+        <Button onClick={together} disabled={adding || chosen.length === 1}>
           {chosen.length ? "Together on one mat" : "Two places on one mat"}
         </Button>
-        <Button variant="contained" onClick={each}>
+        <Button variant="contained" onClick={each} disabled={adding}>
           {chosen.length > 1 ? "Each on its own mat" : chosen.length ? "On its own mat" : "A place for one"}
         </Button>
       </DialogActions>

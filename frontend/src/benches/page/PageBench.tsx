@@ -85,7 +85,7 @@ function Bench({ answer }: { answer: PageOut }) {
   }
 
   function copy(part: Part): void {
-    add("added another like it", [{ ...part, id: newId(part.kind) }], part.id);
+    void add("added another like it", [{ ...part, id: newId(part.kind) }], part.id);
   }
 
   function onKey(event: KeyboardEvent, id: string): void {

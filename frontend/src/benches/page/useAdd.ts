@@ -5,7 +5,8 @@ import type { Recipe } from "../../api/documents";
 import type { Part } from "../../parts/kinds";
 
 type Added = Schemas["Added"];
-export type Add = (what: string, parts: Part[], above?: string) => void;
+/** Done once the parts are in the recipe. */
+export type Add = (what: string, parts: Part[], above?: string) => Promise<void>;
 
 export function useAdd(
   id: string,
@@ -34,5 +35,6 @@ export function useAdd(
       }
       onAdded(what, all, found.at(-1)?.part.id ?? "");
     });
+    return turns.current;
   };
 }
