@@ -56,6 +56,7 @@ def add_photo_parts(page: Page, names: list[str], how: str) -> None:
     for name in names:
         page.get_by_role("dialog").get_by_role("button", name=name).click()
     page.get_by_role("button", name=how).click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
 
 
 def row(page: Page, words: str) -> Locator:
