@@ -106,6 +106,14 @@ def test_a_kit_is_kept_with_how_its_papers_look(api: TestClient) -> None:
     assert "#6f8f6a" in made.json()["tiles"]["reeds"]["a"]["markup"]
 
 
+def test_every_pattern_can_be_looked_at_in_ones_own_colours(api: TestClient) -> None:
+    """At least sixteen kinds; each shows the first colour, and its usual values come with it."""
+    found = {p["name"]: p for p in api.post("/api/patterns", json={"colours": ["#123456", "#abcdef"]}).json()}
+    assert len(found) >= 16
+    assert all("#123456" in p["tile"]["markup"] and p["tile"]["width"] > 0 for p in found.values())
+    assert (found["houses"]["direction"], found["stripe"]["direction"]) == ("one-way", "two-way")
+
+
 def test_every_wrong_field_of_a_kit_is_named(api: TestClient) -> None:
     """Not only the first."""
     wrong = sheet("reeds", count=-1, width="0 in", a=side(pattern="zebra"))

@@ -75,6 +75,44 @@ def test_wrong_cells_are_told_by_line_column_and_reason_and_the_rest_comes_in() 
 
 
 @pytest.mark.parametrize(
+    ("column", "cell", "reason"),
+    [
+        ("name", "x" * 121, "longer than 120 characters"),
+        ("count", "1.5", "not a whole number from 0 to 10000"),
+        ("count", "-1", "not a whole number from 0 to 10000"),
+        ("count", "10001", "not a whole number from 0 to 10000"),
+        ("height", "0", "nothing at all; write at least 1/16 in"),
+        ("stock", "cloth", "not one of patterned, card stock, vellum"),
+        ("strip edge", "middle", "not one of left, top, right, bottom"),
+        ("a colours", "red green blue black white pink", "not one to five colours such as #a5312b or navy"),
+        ("b colours", "#12345", "not one to five colours such as #a5312b or navy"),
+        ("a busy", "very", "not 0, 1, 2 or 3"),
+        ("b direction", "up", "not one of none, one-way, two-way"),
+        ("a scale", "wide", "no number is written; write for example 4 1/4 in, 4.25 in or 108 mm"),
+    ],
+)
+def test_each_column_says_what_would_do(column: str, cell: str, reason: str) -> None:
+    """One wrong cell in a row that is right otherwise: that row stays out, and only that cell is named."""
+    named = "" if column == "name" else "Reeds"
+    rows = read(f"name,{column}\n{named},{cell}\n" if named else f"name\n{cell}\n")
+    assert rows.papers == ()
+    assert [(w.line, w.field, w.reason) for w in rows.wrong] == [(2, column, reason)]
+
+
+def test_a_branding_strip_as_deep_as_its_sheet_is_told() -> None:
+    """Nothing would be left to cut from."""
+    rows = read("name,width,height,strip edge,strip depth\nReeds,6,12,left,6\n")
+    assert [(w.field, w.read, w.reason) for w in rows.wrong] == [("strip depth", "6", "as deep as the sheet")]
+
+
+def test_a_row_with_more_cells_than_columns_is_told_and_an_empty_one_is_not() -> None:
+    """A comma too many shifts everything after it; an empty line at the end is how spreadsheets are."""
+    rows = read("name,count\nReeds,2,3\nInk,1\n,\n")
+    assert [p.name for p in rows.papers] == ["Ink"]
+    assert [(w.line, w.read, w.reason) for w in rows.wrong] == [(2, "3", "more cells than there are columns")]
+
+
+@pytest.mark.parametrize(
     ("data", "sentence"),
     [
         (b"", "file: nothing is in it; download the template to see what it takes"),
