@@ -223,6 +223,24 @@ def test_a_server_that_stops_while_one_types_loses_nothing(single: Page, server:
     expect(single.get_by_label("Single or double")).to_have_value("2")
 
 
+def test_what_is_added_while_nothing_answers_is_on_the_page_later(page: Page, server: Server) -> None:
+    """A photo's place, a panel and a twin of it: in the recipe at once, drawn and kept when the server is back."""
+    begin_page(page, "single")
+    saved(page)
+    lines = page.get_by_role("list", name="Recipe").get_by_role("listitem")
+    server.stop()
+    add_photo_parts(page, [], "A place for one")
+    page.get_by_role("button", name="Panel").click()
+    expect(lines).to_have_count(3)
+    page.get_by_role("button", name="Another like it").click()
+    expect(lines).to_have_count(4)
+    server.start()
+    saved(page)
+    expect(page.get_by_label("The page at scale").get_by_role("button", name="Panel, trimmed 1/4")).to_have_count(2)
+    page.reload()
+    expect(lines).to_have_count(4)
+
+
 def test_a_format_of_nothing_is_refused(single: Page) -> None:
     """A page is at least an inch; the field keeps what was typed."""
     single.get_by_label("Format").select_option(label="Own size")

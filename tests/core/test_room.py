@@ -8,8 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, mat
-from tests.core.pages import pages, prints
-from ulna.core.measure import Ruler, Unit, inches, mm, parse
+from tests.core.pages import pages, prints, sixteenths
+from ulna.core.measure import Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts import Part
@@ -17,7 +17,7 @@ from ulna.core.parts.base import Base
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.photo import PhotoPart, Print
-from ulna.core.parts.place import Place
+from ulna.core.parts.place import Across, Down, Place
 from ulna.core.room import add
 
 DOUBLE = of_kind("12x12", 2)
@@ -119,6 +119,23 @@ def test_in_millimetres_the_gaps_are_whole_millimetres() -> None:
     two = [PhotoPart(id, Print(None, mm(60), mm(60))) for id in "ab"]
     first = add(PagePlan("x", metric.format), two, metric)[0].part
     assert (first.place.across.by, first.place.down.by) == (mm(12), mm(12))  # type: ignore[union-attr]
+
+
+@given(prints, sixteenths(0, 100), sixteenths(0, 100), sixteenths(8, 30), sixteenths(8, 30))
+@settings(max_examples=80, deadline=None)
+def test_a_small_photo_lies_clear_of_a_large_one_wherever_that_is(
+    large: Print, left: Length, top: Length, width: Length, height: Length
+) -> None:
+    """A print of up to 7 1/2 in leaves 2 1/4 in of a 12 in page on one of its sides at the least."""
+    place = Place("left", Across("left", left), Down("top", top))
+    plan = with_(
+        PagePlan("x", parts=(PhotoPart("large", large, place=place),)),
+        PhotoPart("small", Print(None, width, height)),
+    )
+    page = evaluate(plan, ground())
+    small, other = page.box("small"), page.box("large")
+    assert plan.format.whole.contains(small) and not small.meets(other)
+    assert (other.x, other.y) == (left, top)
 
 
 @given(pages(), st.lists(prints, min_size=1, max_size=4))
