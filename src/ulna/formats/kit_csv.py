@@ -182,7 +182,7 @@ class _Row:
             strip = shelf.Strip(self._choice("strip edge", shelf.Edge, shelf.Edge.BOTTOM), depth)
             if depth >= (width if strip.edge in (shelf.Edge.LEFT, shelf.Edge.RIGHT) else height):
                 self._refuse("strip depth", self.cells.get("strip depth", ""), "as deep as the sheet")
-        form = self._choice("kind", shelf.Form, shelf.Form.SHEET)
+        form = self._choice("kind", shelf.Form, shelf.Form.SHEET, also=tuple(shelf.ThingKind))
         stock = self._choice("stock", shelf.Stock, shelf.Stock.PATTERNED)
         a, b = self._side("a"), self._side("b")
         return shelf.Paper(id, self._name(), width, height, self._count(), stock, form, a, b, strip)
@@ -219,14 +219,14 @@ class _Row:
             self._refuse(field, read, f"{error.problem}; {error.advice}")
             return usual or inches(1)
 
-    def _choice(self, field: str, kinds: type[_Chosen], usual: _Chosen) -> _Chosen:
+    def _choice(self, field: str, kinds: type[_Chosen], usual: _Chosen, also: tuple[str, ...] = ()) -> _Chosen:
         read = self.cells.get(field, "")
         if not read:
             return usual
         known: dict[str, _Chosen] = {str(k): k for k in kinds}  # type: ignore[attr-defined]
         if read.lower() in known:
             return known[read.lower()]
-        self._refuse(field, read, f"not one of {', '.join(known)}")
+        self._refuse(field, read, f"not one of {', '.join((*known, *also))}")
         return usual
 
     def _side(self, side: str) -> shelf.Side:
