@@ -7,6 +7,7 @@ from dataclasses import replace
 from hypothesis import strategies as st
 
 from tests.core.examples import paper, scrap
+from ulna.core.crop import Frame
 from ulna.core.geometry import Borders
 from ulna.core.measure import Length, inches
 from ulna.core.page import PagePlan
@@ -16,9 +17,11 @@ from ulna.core.parts.base import Base
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.pieces import PaperChoice
+from ulna.core.prints import Print
+from ulna.core.shapes import SHAPES
 from ulna.core.shelf import Edge, Strip
 
 PAPERS = (
@@ -37,7 +40,19 @@ def sixteenths(least: int, most: int) -> st.SearchStrategy[Length]:
 choices = st.builds(PaperChoice, st.sampled_from(CHOSEN), st.sampled_from(["A", "B"]), st.booleans())
 borders = st.builds(Borders, *[sixteenths(0, 16)] * 4)
 mats = st.lists(st.builds(Mat, borders, choices, st.booleans(), sixteenths(4, 12)), max_size=3).map(tuple)
-prints = st.builds(Print, st.none(), sixteenths(16, 120), sixteenths(16, 120))
+prints = st.builds(
+    Print,
+    st.sampled_from([None, "heron"]),
+    sixteenths(16, 120),
+    sixteenths(16, 120),
+    sixteenths(0, 8),
+    st.one_of(st.none(), sixteenths(0, 12)),
+    st.sampled_from(SHAPES),
+    st.sampled_from(["as the photo", "black and white", "in colour"]),
+    st.booleans(),
+    sixteenths(0, 4),
+    st.one_of(st.none(), st.builds(Frame, st.floats(0, 1), st.floats(0, 1), st.floats(1, 5))),
+)
 places = st.builds(
     Place,
     st.sampled_from(["left", "right", "spread"]),

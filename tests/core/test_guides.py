@@ -7,8 +7,9 @@ from ulna.core.guides import distances, guides, nearest
 from ulna.core.measure import Ruler, inches, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.prints import Print
 
 
 def at(id: str, left: str, top: str = "1", width: str = "2") -> PhotoPart:

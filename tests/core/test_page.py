@@ -16,9 +16,10 @@ from ulna.core.page import PagePlan, evaluate, move
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
 from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place, says
 from ulna.core.pieces import PaperChoice
+from ulna.core.prints import Print
 
 DOUBLE = of_kind("12x12", 2)
 
@@ -56,7 +57,7 @@ def test_the_photo_that_is_cut_is_told_with_the_place_of_the_cut() -> None:
     """Faces want to be an inch away from it."""
     page = evaluate(spread_of(over_the_gutter()), ground(DOUBLE, paper("ink"), photos={"heron": HERON}))
     told = [f.sentence for f in page.findings if f.code == "gutter"]
-    assert told == ["Heron is cut at the gutter, 3 from its left edge; keep faces an inch away from the cut."]
+    assert told == ["Heron is cut at the gutter, 3 from its left edge: 3 × 4 goes left, 3 × 4 right."]
 
 
 def test_a_gutted_half_has_no_rim_at_the_cut() -> None:

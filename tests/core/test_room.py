@@ -4,20 +4,21 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, mat
 from tests.core.pages import pages, prints, sixteenths
-from ulna.core.measure import Length, Ruler, Unit, inches, mm, parse
+from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts import Part
 from ulna.core.parts.base import Base
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.prints import Print
 from ulna.core.room import add
 
 DOUBLE = of_kind("12x12", 2)
@@ -127,6 +128,7 @@ def test_a_small_photo_lies_clear_of_a_large_one_wherever_that_is(
     large: Print, left: Length, top: Length, width: Length, height: Length
 ) -> None:
     """A print of up to 7 1/2 in leaves 2 1/4 in of a 12 in page on one of its sides at the least."""
+    assume(min(large.lies) > ZERO)
     place = Place("left", Across("left", left), Down("top", top))
     plan = with_(
         PagePlan("x", parts=(PhotoPart("large", large, place=place),)),

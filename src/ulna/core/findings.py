@@ -9,6 +9,14 @@ Severity = Literal["stop", "warn", "note"]
 
 
 @dataclass(frozen=True, slots=True)
+class Remedy:
+    """What would do: in words, and the part as it would be then."""
+
+    says: str
+    part: object
+
+
+@dataclass(frozen=True, slots=True)
 class Finding:
     """`stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know."""
 
@@ -16,3 +24,4 @@ class Finding:
     severity: Severity
     part: str | None
     sentence: str
+    remedies: tuple[Remedy, ...] = ()

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
+from ulna.core import gutter as gutters
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
@@ -148,13 +149,11 @@ def _place_findings(part: Part, box: Rect, built: Built, ground: Ground) -> list
                 "overhang", "warn", part.id, f"It hangs over {edges}; move it in, or trim it flush after gluing."
             )
         )
-    gutter = ground.format.gutter
-    if gutter is not None and whole.meets(box):
+    if whole.meets(box):
         for piece in built.pieces:
-            rect = piece.rect.moved(box.x, box.y)
-            if piece.role == "print" and rect.x < gutter < rect.right:
-                cut = f"{piece.name} is cut at the gutter, {say(gutter - rect.x)} from its left edge"
-                found.append(Finding("gutter", "note", part.id, f"{cut}; keep faces an inch away from the cut."))
+            if piece.role == "print":
+                at = replace(piece, rect=piece.rect.moved(box.x, box.y), uncut=piece.uncut.moved(box.x, box.y))
+                found += gutters.findings(part, at, box, ground)
     return found
 
 

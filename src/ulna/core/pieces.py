@@ -10,6 +10,7 @@ from ulna.core.crop import Crop, Framing
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
+from ulna.core.look import AS_IT_CAME, Look
 from ulna.core.measure import Length, Ruler
 from ulna.core.page_formats import PageFormat
 from ulna.core.shelf import Face, Shelf
@@ -28,18 +29,27 @@ class PaperChoice:
 
 @dataclass(frozen=True, slots=True)
 class Picture:
-    """What a print shows: the crop of a photo inside its white rim."""
+    """What a print shows: the crop of a photo in a window, seen from the corner of the uncut piece.
+
+    A print that is no rectangle has an outline, and one of the picture inside its rim, as paths in inches from
+    there.
+    """
 
     photo: str | None
-    rim: Length
+    window: Rect
     crop: Crop | None
+    look: Look = AS_IT_CAME
+    edition: str = ""
+    outline: str = ""
+    inner: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Piece:
     """A rectangle that is cut. Where the gutter cuts it, `rect` is one half and `uncut` the whole.
 
-    `gut` gives the rims that stay when the hidden middle is won back; at a gutter cut the rim is 0.
+    `gut` gives the rims that stay when the hidden middle is won back; at a gutter cut the rim is 0. `printed` is a
+    print's whole size as it comes out of the printer, from the corner of `uncut`, where it is cut afterwards.
     """
 
     id: str
@@ -52,16 +62,22 @@ class Piece:
     gut: Borders | None = None
     picture: Picture | None = None
     half: Literal["left", "right"] | None = None
+    printed: Rect | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Photo:
-    """A photo as the page needs it: its name, its size in pixels, upright as seen, and how it is framed."""
+    """A photo as the page needs it: its name, its size in pixels as it looks, how it is framed and how it looks.
+
+    `edition` is another one whenever a picture that is made of others has changed.
+    """
 
     id: str
     name: str
     pixels: tuple[int, int]
     framing: Framing = field(default_factory=Framing)
+    look: Look = AS_IT_CAME
+    edition: str = ""
 
 
 @dataclass(frozen=True)

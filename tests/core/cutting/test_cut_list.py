@@ -18,8 +18,9 @@ from ulna.core.page_formats import of_kind
 from ulna.core.parts import Part
 from ulna.core.parts.base import Base
 from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.pieces import PaperChoice, Piece
+from ulna.core.prints import Print
 from ulna.core.shelf import Edge, Paper, Shelf, Strip
 
 

@@ -7,7 +7,7 @@ import pytest
 from tests.core.examples import ground, mat, size
 from ulna.core.measure import inches, parse
 from ulna.core.parts.joint import Joint, block, build, sentence
-from ulna.core.parts.photo import Print
+from ulna.core.prints import Print
 
 TWO = (Print(None, inches(4), inches(6)), Print(None, inches(3), inches(4)))
 

@@ -7,8 +7,9 @@ import pytest
 from tests.core.examples import HERON, LOCK, ground, mat, size
 from ulna.core.measure import inches, parse
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.photo import PhotoPart, Print, build, print_words, sentence
+from ulna.core.parts.photo import PhotoPart, build, print_words, sentence
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.prints import Print
 
 PHOTOS = {"heron": HERON, "lock": LOCK}
 

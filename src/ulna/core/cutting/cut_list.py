@@ -58,7 +58,8 @@ class CutStep:
 class CutSheet:
     """One sheet or scrap, as it is looked at: `face` is the side that is up.
 
-    `of_paper` is the paper itself, also where `paper` is a scrap of it.
+    `of_paper` is the paper itself, also where `paper` is a scrap of it. `print` names the photo where the sheet is
+    a print that is cut.
     """
 
     key: str
@@ -73,6 +74,7 @@ class CutSheet:
     pieces: tuple[CutPiece, ...]
     rests: tuple[Rect, ...]
     steps: tuple[CutStep, ...]
+    print: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -207,16 +209,14 @@ def _steps(
         if upright:
             at = seen(Area(cut.step.at, 0, 0, 0)).x
             sides = [Rect(of.x, of.y, at - of.x, of.height), Rect(at, of.y, of.right - at, of.height)]
-            setting, length, edge = at - of.x, of.height, "left"
+            setting = at - of.x
         else:
             at = Length(cut.step.at)
             sides = [Rect(of.x, of.y, of.width, at - of.y), Rect(of.x, at, of.width, of.bottom - at)]
-            setting, length, edge = at - of.y, of.width, "top"
+            setting = at - of.y
         gives = tuple(p.number for p in listed if p.rect in sides)
-        part = "the sheet" if of == whole else f"the {ruler.say(of.width)} × {ruler.say(of.height)} part"
-        says = f"Set {ruler.say(setting)} from the {edge} of {part}"
-        says += ", with knife and metal ruler" if length > ARM else ""
-        steps.append(CutStep(key, n, "cut", cut.step.axis, at, setting, of, gives, says + _that_is(gives)))
+        says = cut_words("sheet", cut.step.axis, setting, of, of == whole, gives, ruler)
+        steps.append(CutStep(key, n, "cut", cut.step.axis, at, setting, of, gives, says))
     return steps
 
 
@@ -226,6 +226,16 @@ def _gutting(key: str, n: int, piece: CutPiece, listed: tuple[CutPiece, ...], ru
     gives = tuple(p.number for p in listed if p.rect == panel)
     says = f"Gut piece {piece.number}: cut out the middle, {ruler.say(panel.width)} × {ruler.say(panel.height)}"
     return CutStep(key, n, "gut", "vertical", panel.x, ZERO, panel, gives, says + _that_is(gives))
+
+
+def cut_words(
+    what: str, axis: Axis, setting: Length, of: Rect, is_whole: bool, gives: tuple[int, ...], ruler: Ruler
+) -> str:
+    """A cut as a person reads it: what to set, from which edge of what, and what comes of it."""
+    length, edge = (of.height, "left") if axis == "vertical" else (of.width, "top")
+    part = f"the {what}" if is_whole else f"the {ruler.say(of.width)} × {ruler.say(of.height)} part"
+    says = f"Set {ruler.say(setting)} from the {edge} of {part}"
+    return says + (", with knife and metal ruler" if length > ARM else "") + _that_is(gives)
 
 
 def _that_is(gives: tuple[int, ...]) -> str:

@@ -6,6 +6,7 @@ from collections.abc import Collection, Sequence
 from dataclasses import replace
 
 from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, CutStep
+from ulna.core.cutting.print_cuts import source
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, inches
 from ulna.core.pieces import Piece
@@ -66,7 +67,7 @@ def settled(sheet: CutSheet, ticked: Collection[str]) -> CutSheet:
 
 def rests(sheet: CutSheet, ticked: Collection[str]) -> list[Rect]:
     """What a begun sheet leaves as scraps: its parts that are no piece, no branding strip and no sliver."""
-    if not any(s.key in ticked for s in sheet.steps):
+    if sheet.print or not any(s.key in ticked for s in sheet.steps):
         return []
     pieces = done(sheet, ticked)
     whole = {p.rect for p in pieces}
@@ -128,7 +129,7 @@ def _scrap(paper: Paper, sheet: CutSheet, rest: Rect, k: int) -> Paper:
 def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[CutPiece]]:
     """Pieces of a page that are not on its list as they are now, and pieces on the list that it wants no more.
 
-    A piece is the same while its id, paper, side and size are.
+    A piece is the same while its id, paper, side and size are. Prints that are cut count too.
     """
     listed = {
         p.piece: (sheet.of_paper, p.side, {p.rect.width, p.rect.height}, p)
@@ -136,9 +137,9 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
         for p in sheet.pieces
     }
     wanted = {
-        p.id: (p.choice.paper, p.choice.side, {p.rect.width, p.rect.height})
+        p.id: (of, p.choice.side, {p.rect.width, p.rect.height})
         for p in pieces
-        if p.role != "print" and p.choice.paper is not None
+        if (of := source(p) if p.role == "print" else p.choice.paper) is not None
     }
     new = [p for p in pieces if p.id in wanted and wanted[p.id] != listed.get(p.id, ())[:3]]
     gone = [on[3] for id, on in listed.items() if wanted.get(id) != on[:3]]

@@ -18,9 +18,10 @@ from ulna.core.measure import ZERO, Length, inches
 from ulna.core.parts import mats as matting
 from ulna.core.parts import place as places
 from ulna.core.parts.mats import Mat, stack
-from ulna.core.parts.photo import Print, lay, name_of, print_words
+from ulna.core.parts.photo import lay, name_of, nothing_left, print_words
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground
+from ulna.core.prints import Print
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,7 +38,7 @@ class Joint:
 def block(prints: tuple[Print, ...], along: str, gap: Length) -> tuple[Length, Length]:
     """The size of the photos together, before any border."""
     gaps = gap * (len(prints) - 1)
-    widths, heights = [p.width for p in prints], [p.height for p in prints]
+    widths, heights = [p.lies[0] for p in prints], [p.lies[1] for p in prints]
     if along == "row":
         return sum(widths, ZERO) + gaps, max(heights)
     return max(widths), sum(heights, ZERO) + gaps
@@ -46,25 +47,30 @@ def block(prints: tuple[Print, ...], along: str, gap: Length) -> tuple[Length, L
 def build(part: Joint, ground: Ground) -> Built:
     """The mats, then the prints in order; a smaller print is centred in the block."""
     ruler, row = ground.ruler, part.along == "row"
+    gone = [found for print_ in part.prints if (found := nothing_left(part.id, print_, ground))]
+    if gone:
+        return Built(ZERO, ZERO, findings=tuple(gone))
     width, height = block(part.prints, part.along, part.gap)
     names = " and ".join(name_of(p, ground) for p in part.prints)
     mats = stack(part.id, names, width, height, part.mats, ground)
     pieces, findings = list(mats.pieces), list[Finding](mats.findings)
     at = mats.inner.x if row else mats.inner.y
     for k, print_ in enumerate(part.prints):
-        spare = ruler.round((height - print_.height if row else width - print_.width).part(1, 2))
+        wide, high = print_.lies
+        spare = ruler.round((height - high if row else width - wide).part(1, 2))
+        # Positions go to marks, not gaps: a shape whose rim is cut off may be no whole number of marks wide.
         if row:
-            box = Rect(at, mats.inner.y + spare, print_.width, print_.height)
-            at = box.right + part.gap
+            box = Rect(ruler.round(at), mats.inner.y + spare, wide, high)
+            at += wide + part.gap
         else:
-            box = Rect(mats.inner.x + spare, at, print_.width, print_.height)
-            at = box.bottom + part.gap
+            box = Rect(mats.inner.x + spare, ruler.round(at), wide, high)
+            at += high + part.gap
         piece, told = lay(part.id, f"print-{k + 1}", print_, box, ground)
         pieces.append(piece)
         findings += told
     told_sum = mats.arithmetic
     if len(part.prints) > 1:
-        sizes = [p.width if row else p.height for p in part.prints]
+        sizes = [p.lies[0] if row else p.lies[1] for p in part.prints]
         gaps = ruler.say(part.gap) if len(sizes) == 2 else f"{len(sizes) - 1} × {ruler.say(part.gap)}"
         sums = " + ".join(ruler.say(s) for s in sizes)
         told_sum = f"{sums} + {gaps} = {ruler.say(width if row else height)}; {mats.arithmetic}"
