@@ -19,11 +19,12 @@ from ulna.core.measure import MARKS, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Place
 from ulna.core.pieces import PaperChoice
+from ulna.core.prints import Print
 from ulna.core.shelf import Shelf
-from ulna.formats import cut_pdf, cuts, svg
+from ulna.formats import cut_pdf, cuts, pdf_words, svg
 
 PAPERS = (paper("cream"), paper("ink", strip="1/2"))
 NAMES = {"cream": "Cream", "ink": "Ink"}
@@ -89,8 +90,8 @@ def test_the_pdf_says_every_piece_and_every_cut() -> None:
 
 def test_every_sign_the_pdf_uses_is_in_its_fonts() -> None:
     """reportlab drops a sign that is missing without a word."""
-    for file in cut_pdf.FONTS.values():
-        known = TTFont(file, str(cut_pdf._FOLDER / file)).face.charToGlyph
+    for file in pdf_words.FONTS.values():
+        known = TTFont(file, str(pdf_words.FOLDER / file)).face.charToGlyph
         assert all(ord(sign) in known for sign in "0123456789⁄×·~–…“”’½éü")
 
 
@@ -105,7 +106,9 @@ def test_a_sheet_as_svg_has_its_true_size() -> None:
 
 def test_the_page_as_svg_is_as_large_as_the_page_and_shows_its_photos() -> None:
     """24 × 12 in; the photo over the gutter is drawn in both halves."""
-    drawing = ET.fromstring(svg.page(page(), Shelf.of(list(PAPERS)), lambda id: f"data:{id}"))
+    drawing = ET.fromstring(
+        svg.page(page(), Shelf.of(list(PAPERS)), lambda id: None, lambda id, look: f"data:{id}")
+    )
     assert (drawing.get("width"), drawing.get("height")) == ("24in", "12in")
     assert [i.get("href") for i in drawing.iter(f"{SVG}image")] == ["data:heron", "data:heron"]
 
@@ -114,7 +117,7 @@ def test_the_page_as_png_has_the_width_that_was_asked() -> None:
     """A picture to send to a friend."""
     from PIL import Image
 
-    png = svg.raster(svg.page(page(), Shelf.of(list(PAPERS)), lambda _: None), 600)
+    png = svg.raster(svg.page(page(), Shelf.of(list(PAPERS)), lambda _: None, lambda *_: None), 600)
     assert Image.open(io.BytesIO(png)).size == (600, 300)
 
 

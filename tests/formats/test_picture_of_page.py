@@ -17,9 +17,10 @@ from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.pieces import PaperChoice, Photo
+from ulna.core.prints import Print
 from ulna.core.shelf import Direction, Paper, Shelf, Side
 from ulna.formats import svg
 
@@ -57,9 +58,9 @@ def halves(left: Colour, right: Colour) -> bytes:
 
 def drawn(plan: PagePlan) -> Image.Image:
     """The page as a person gets it, 40 pixels to the inch."""
-    data = base64.b64encode(halves(RED, BLUE)).decode()
+    data = f"data:image/jpeg;base64,{base64.b64encode(halves(RED, BLUE)).decode()}"
     evaluated = evaluate(plan, ground(plan.format, *PAPERS, photos={"halves": PHOTO}))
-    markup = svg.page(evaluated, Shelf.of(list(PAPERS)), lambda id: f"data:image/jpeg;base64,{data}")
+    markup = svg.page(evaluated, Shelf.of(list(PAPERS)), lambda _: None, lambda *_: data)
     picture = Image.open(io.BytesIO(svg.raster(markup, round(plan.format.whole.width.inches * DPI))))
     return picture.convert("RGB")
 
@@ -117,6 +118,26 @@ def test_unequal_borders_show_where_they_were_asked() -> None:
     photo = PhotoPart("p", Print("halves", inches(6), inches(4)), (heavy,), place)
     picture = drawn(PagePlan("p", of_kind("12x12"), parts=(Base("b", "left", PaperChoice("cream")), photo)))
     assert like(at(picture, 5, 2.12), INK) and like(at(picture, 5, 6.9), INK) and like(at(picture, 5, 7.5), CREAM)
+
+
+def test_a_circle_shows_its_mat_at_the_corners_and_its_rim_all_round() -> None:
+    """4 in wide with a rim of 1/2 in, on ink: ink at its box's corner, white in the rim, the picture inside."""
+    print_ = Print("halves", inches(4), inches(4), rim=parse("1/2"), shape="circle")
+    photo = PhotoPart("p", print_, (mat("1/4", "ink"),), Place("left"))
+    picture = drawn(PagePlan("p", of_kind("12x12"), parts=(photo,)))
+    assert like(at(picture, 4.2, 4.2), at(picture, 3.9, 6))
+    assert like(at(picture, 4.25, 6), (255, 255, 255)) and like(at(picture, 6, 7.75), (255, 255, 255))
+    assert like(at(picture, 4.8, 6), RED) and like(at(picture, 7.2, 6), BLUE)
+
+
+def test_a_trimmed_print_shows_less_of_its_picture_at_the_same_scale() -> None:
+    """6 × 4 trimmed by 1 in: 4 × 2 of it is there, the colours still meet in its middle."""
+    photo = PhotoPart("p", Print("halves", inches(6), inches(4), trim=inches(1)), (), Place("left"))
+    picture = drawn(PagePlan("p", of_kind("12x12"), parts=(Base("b", "left", PaperChoice("ink")), photo)))
+    ground_ = at(picture, 1, 1)
+    assert like(at(picture, 3.8, 6), ground_) and like(at(picture, 8.2, 6), ground_)
+    assert like(at(picture, 4.2, 6), RED) and like(at(picture, 7.8, 6), BLUE)
+    assert like(at(picture, 5.9, 6), RED) and like(at(picture, 6.1, 6), BLUE)
 
 
 def test_the_two_halves_at_the_gutter_run_on() -> None:

@@ -3,15 +3,11 @@
 from __future__ import annotations
 
 import io
-import re
 from collections.abc import Collection, Mapping
-from pathlib import Path
 from typing import Literal
 
 from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4, letter
-from reportlab.pdfbase import pdfmetrics
-from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
 
 from ulna.core.cutting.cut_list import CutList, CutSheet
@@ -19,6 +15,7 @@ from ulna.core.cutting.progress import done
 from ulna.core.geometry import Rect
 from ulna.core.measure import Ruler, Unit
 from ulna.core.shelf import Edge
+from ulna.formats.pdf_words import draw, know_fonts, width
 from ulna.formats.svg import CUT, INK, REST
 
 PaperSize = Literal["letter", "a4"]
@@ -30,8 +27,6 @@ SCALES = (1, 2, 4, 8, 16)
 
 MAP = (6.3 * INCH, 6.3 * INCH)
 LINE = 15.0
-FONTS = {"measure": "measure-regular.ttf", "measure-bold": "measure-bold.ttf", "words": "words-regular.ttf"}
-_FOLDER = Path(__file__).parent / "fonts"
 
 
 def write(
@@ -43,9 +38,7 @@ def write(
     ticked: Collection[str] = (),
 ) -> bytes:
     """The list as a PDF; the same list gives the same bytes. `names` are the papers' by id."""
-    for name, file in FONTS.items():
-        if name not in pdfmetrics.getRegisteredFontNames():
-            pdfmetrics.registerFont(TTFont(name, str(_FOLDER / file)))
+    know_fonts()
     out = io.BytesIO()
     canvas = Canvas(out, pagesize=SIZES[paper], invariant=1)
     canvas.setTitle(title)
@@ -71,11 +64,12 @@ class _Sheet:
         """What is cut from what: one line a piece."""
         self._page(self.title)
         pieces = [(s, p) for s in cuts.sheets for p in s.pieces]
-        count = f"{len(pieces)} pieces from {sum(not s.scrap for s in cuts.sheets)} sheets"
-        scraps = sum(s.scrap for s in cuts.sheets)
-        self._say(
-            count + (f" and {scraps} scraps" if scraps else "") + f". Sizes in {_unit(self.ruler)}, width first."
+        count = f"{len(pieces)} pieces from {sum(not s.scrap and not s.print for s in cuts.sheets)} sheets"
+        scraps, prints = sum(s.scrap for s in cuts.sheets), sum(bool(s.print) for s in cuts.sheets)
+        also = (f", {scraps} scraps" if scraps else "") + (
+            f", {prints} print{'s' * (prints > 1)}" if prints else ""
         )
+        self._say(count + also + f". Sizes in {_unit(self.ruler)}, width first.")
         self.y -= 6
         for sheet, piece in pieces:
             self._room(LINE, self.title)
@@ -136,16 +130,9 @@ class _Sheet:
         self, x: float, words: str, font: str, right: bool = False, most: float = 0, size: float = 10.5
     ) -> None:
         """Words with true fractions, shrunk to `most` points of width where they are longer."""
-        runs = _runs(words)
-        width = sum(pdfmetrics.stringWidth(t, font, size * f) for t, f, _ in runs)
-        if most and width > most:
-            size, width = size * most / width, most
-        at = x - width if right else x
+        long = width(words, font, size)
         self.c.setFillColor(HexColor(INK))
-        for run, factor, rise in runs:
-            self.c.setFont(font, size * factor)
-            self.c.drawString(at, self.y + rise * size, run)
-            at += pdfmetrics.stringWidth(run, font, size * factor)
+        draw(self.c, x - min(long, most or long) if right else x, self.y, words, font, size, most)
 
     def _map(self, cut: CutSheet, scale: float) -> None:
         c, k = self.c, INCH * scale
@@ -215,17 +202,16 @@ class _Sheet:
         self.c.drawCentredString(middle, self.y, number)
         if w > 60 and h > 44 and not holed:
             self.y -= 12
-            width = sum(pdfmetrics.stringWidth(t, "measure", 8.5 * f) for t, f, _ in _runs(size))
-            self._figure(x + w / 2 - width / 2, size, "measure", size=8.5)
+            self._figure(x + w / 2 - width(size, "measure", 8.5) / 2, size, "measure", size=8.5)
         self.y = kept
 
     def _rest_size(self, box: tuple[float, float, float, float], size: str) -> None:
         """The size of a rest in its middle, where there is room."""
         x, y, w, h = box
-        width = sum(pdfmetrics.stringWidth(t, "measure", 8.5 * f) for t, f, _ in _runs(size))
-        if w > width + 6 and h > 14:
+        long = width(size, "measure", 8.5)
+        if w > long + 6 and h > 14:
             kept, self.y = self.y, y + h / 2 - 3
-            self._figure(x + w / 2 - width / 2, size, "measure", size=8.5)
+            self._figure(x + w / 2 - long / 2, size, "measure", size=8.5)
             self.y = kept
 
     def _ruler_line(self, words: str) -> None:
@@ -244,6 +230,8 @@ class _Sheet:
         self.y -= LINE + 6
 
     def _name(self, sheet: CutSheet) -> str:
+        if sheet.print:
+            return sheet.print[:1].upper() + sheet.print[1:]
         name = self.names.get(sheet.of_paper, "a paper that is gone")
         which = (
             f"scrap {self.ruler.say_size(sheet.width, sheet.height)}"
@@ -258,21 +246,3 @@ class _Sheet:
 
 def _unit(ruler: Ruler) -> str:
     return "inches" if ruler.unit is Unit.INCH else "millimetres"
-
-
-_FRACTION = re.compile(r"(\d+)/(\d+)")
-
-
-def _runs(words: str) -> list[tuple[str, float, float]]:
-    """Text in runs of (text, size factor, rise in sizes): the top of a fraction is raised, both are smaller."""
-    runs: list[tuple[str, float, float]] = []
-    at = 0
-    for found in _FRACTION.finditer(words):
-        if found.start() > at:
-            before = words[at : found.start()]
-            runs.append((before.removesuffix(" "), 1, 0))
-            if before.endswith(" "):
-                runs.append((" ", 0.4, 0))
-        runs += [(found[1], 0.62, 0.3), ("⁄", 0.9, 0), (found[2], 0.62, 0)]
-        at = found.end()
-    return [*runs, (words[at:], 1, 0)] if at < len(words) else runs

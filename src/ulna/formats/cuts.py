@@ -60,6 +60,7 @@ class CutSheet(Model):
     pieces: list[CutPiece]
     rests: list[Rect]
     steps: list[CutStep]
+    print: str = ""
 
 
 class CutList(Model):
@@ -93,7 +94,7 @@ def write_csv(cuts: cut_list.CutList, names: Mapping[str, str], ruler: Ruler, ti
                 [
                     p.number,
                     p.name,
-                    names.get(sheet.of_paper, "gone"),
+                    sheet.print or names.get(sheet.of_paper, "gone"),
                     f"scrap {sheet.copy_number}" if sheet.scrap else sheet.copy_number,
                     p.side,
                     ruler.say(p.rect.width),

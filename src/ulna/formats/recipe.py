@@ -7,7 +7,8 @@ from typing import Annotated, Any, Literal
 
 from pydantic import Field
 
-from ulna.core import geometry, page, page_formats, pieces
+from ulna.core import crop, geometry, page, page_formats, pieces, prints
+from ulna.core.measure import ZERO
 from ulna.core.parts import base, joint, mats, panel, photo, place
 from ulna.formats.model import Gap, Model, Offset, PageSize, Size
 
@@ -41,12 +42,31 @@ class Mat(Model):
     lap: Gap = mats.LAP
 
 
+Share = Annotated[float, Field(ge=0, le=1)]
+Zoom = Annotated[float, Field(ge=1, le=20)]
+
+
+class Frame(Model):
+    core = crop.Frame
+    x: Share = 0.5
+    y: Share = 0.5
+    zoom: Zoom = 1.0
+
+
 class Print(Model):
-    core = photo.Print
+    """A print as it comes out of the printer; `below` null means a rim as wide below as elsewhere."""
+
+    core = prints.Print
     photo: str | None = None
     width: Size
     height: Size
     rim: Gap
+    below: Gap | None = None
+    shape: Literal["rectangle", "circle", "hexagon", "arch", "on the tip"] = "rectangle"
+    tone: Literal["as the photo", "black and white", "in colour"] = "as the photo"
+    rim_off: bool = False
+    trim: Gap = ZERO
+    frame: Frame | None = None
 
 
 class Across(Model):
