@@ -5,28 +5,39 @@ This is the one place where store, formats and core meet; the API, the command l
 
 from __future__ import annotations
 
+import io
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from pathlib import Path
-from typing import Any, Literal, TypeVar
+from typing import Any, BinaryIO, Literal, TypeVar
 
+from ulna.core import choosing, colour
+from ulna.core.crop import Crop
 from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.cut_list import CutList, cut_list
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.plan import CutPlan
+from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.look import Look, key
 from ulna.core.measure import MARKS, Length, Ruler, Unit
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import PageFormat
+from ulna.core.parts import work_out
 from ulna.core.pieces import Ground, Photo, Piece
 from ulna.core.shelf import Paper, Shelf
+from ulna.darkroom import Darkroom
 from ulna.formats import collection
 from ulna.formats import cuts as cuts_format
 from ulna.formats.kit import Kit
+from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.formats.model import Model
 from ulna.formats.photo import PhotoRecord
 from ulna.formats.recipe import Recipe
+from ulna.printing import Printing
+from ulna.roll import Roll
 from ulna.store.errors import Changed, NotThere
-from ulna.store.library import Kept, Library, new_id
+from ulna.store.ids import new_id
+from ulna.store.library import Kept, Library
 from ulna.store.picture_box import PictureBox
 
 EFFORT = 60_000
@@ -36,6 +47,9 @@ EFFORT_TO_CUT = 600_000
 """And when the cut list is asked for."""
 
 MOST_CACHED = 60
+
+COLOURS_LONGEST = 36
+"""To so many pixels a picture is made smaller before its colours are measured."""
 
 
 class Settings(Model):
@@ -88,12 +102,16 @@ Value = TypeVar("Value")
 class Household:
     """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
 
-    def __init__(self, home: Path) -> None:
+    def __init__(self, home: Path, printer: str | None = None) -> None:
         self.library = Library(home)
         self.pictures = PictureBox(home / "pictures")
+        self.darkroom = Darkroom()
+        self.roll = Roll(self.library, self.pictures, self.darkroom)
+        self.printing = Printing(self.library, self.roll, self.darkroom, printer)
         self._cache: dict[str, tuple[object, Any]] = {}
 
     def close(self) -> None:
+        self.darkroom.close()
         self.library.close()
 
     def cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
@@ -149,43 +167,19 @@ class Household:
         return shelf
 
     def photos(self) -> dict[str, Photo]:
-        return self.cached("photos", ["photo"], self._read_photos)
+        return self.cached("photos", ["photo", "template"], self.roll.photos)
 
-    def _read_photos(self) -> dict[str, Photo]:
-        found = {}
-        for kept in self.library.all("photo"):
-            record = PhotoRecord.model_validate(kept.body)
-            found[kept.id] = Photo(kept.id, record.name, (record.width, record.height), record.framing.value())
-        return found
-
-    def add_photo(self, data: bytes, file: str) -> Kept:
-        """Keeps a photo as it came. Raises `FieldError` where the file is no picture that can be used."""
+    def add_sheet_picture(self, stream: BinaryIO, file: str) -> str:
+        """Keeps a photograph of a sheet; its id. Raises `FieldError` where it is no picture."""
         from ulna.formats import pictures  # slow to import
 
-        picture = pictures.read(data, file)
-        id = new_id("photo")
-        self.pictures.put(id, data, picture.suffix, picture.view, picture.thumb)
-        upright = picture.height > picture.width
-        short, long = ("4 in", "4 in") if picture.height == picture.width else ("4 in", "6 in")
-        print_ = {"width": short if upright else long, "height": long if upright else short, "rim": "0 in"}
-        body = {
-            "name": (Path(file).stem or "photo")[:120],
-            "file": file[:200],
-            "taken": picture.taken,
-            "width": picture.width,
-            "height": picture.height,
-            "print": print_,
-        }
-        record = PhotoRecord.model_validate(body)
-        return self.library.add("photo", record.model_dump(mode="json"), "added", id=id)
-
-    def add_sheet_picture(self, data: bytes, file: str) -> str:
-        """Keeps a photograph of a sheet; its id."""
-        from ulna.formats import pictures
-
-        picture = pictures.read(data, file)
-        id = new_id("sheet")
-        self.pictures.put(id, data, picture.suffix, picture.view, picture.thumb)
+        arrived = self.pictures.arrive(stream, MOST_PICTURE_BYTES)
+        try:
+            picture = self.darkroom.run(pictures.read_file, file, arrived, file)
+            id = new_id("sheet")
+            self.pictures.put(id, arrived, picture.suffix, picture.view, picture.thumb)
+        finally:
+            arrived.unlink(missing_ok=True)
         return id
 
     def straighten(self, id: str, corners: list[tuple[float, float]], width: Length, height: Length) -> str:
@@ -193,9 +187,8 @@ class Household:
         from ulna.formats import pictures
 
         data = self.pictures.path(id, "original").read_bytes()
-        return self.add_sheet_picture(
-            pictures.straightened(data, corners, width.inches, height.inches), "sheet.jpg"
-        )
+        flat = self.darkroom.run(pictures.straightened, "sheet", data, corners, width.inches, height.inches)
+        return self.add_sheet_picture(io.BytesIO(flat), "sheet.jpg")
 
     # ---- whole libraries -------------------------------------------------------------------------------
 
@@ -225,7 +218,7 @@ class Household:
 
     def ground(self, format: PageFormat, page: str | None = None) -> Ground:
         """What a page is worked out against; the same ground for as long as nothing on it changes."""
-        kinds = ["kit", "cutting", "page", "photo", "settings"]
+        kinds = ["kit", "cutting", "page", "photo", "template", "settings"]
         return self.cached(
             f"ground of {page}, {format}",
             kinds,
@@ -236,6 +229,35 @@ class Household:
         """Raises `NotThere`."""
         plan: PagePlan = Recipe.model_validate(self.library.get("page", id).body).value()
         return plan
+
+    def mat_choices(
+        self, plan: PagePlan, part: str, mat: int, page: str | None = None
+    ) -> tuple[colour.Look | None, list[choosing.Choice]]:
+        """The colours of a part's picture, and the papers there are as one of its mats (from 0), best first."""
+        ground = self.ground(plan.format, page)
+        built = work_out(plan.part(part), ground)[0]
+        pieces = {p.id: p for p in built.pieces}
+        shown = next((p.picture for p in built.pieces if p.picture and p.picture.photo and p.picture.crop), None)
+        if shown is None or shown.photo is None or shown.crop is None:
+            return None, []
+        look, lies = self._colours(shown.photo, shown.look, shown.crop), pieces.get(f"{part}/mat-{mat + 1}")
+        inner = pieces.get(f"{part}/mat-{mat}")
+        paper = ground.shelf.papers.get(inner.choice.paper or "") if inner else None
+        beside = paper.face(inner.choice.side) if inner and paper else None
+        size = (lies.rect.width, lies.rect.height) if lies else (built.width, built.height)
+        layer: choosing.Layer = "second" if mat else "first"
+        papers = [p for p in ground.shelf.papers.values() if p.id in self.shelf().papers]
+        there = [paper for paper in papers if choosing.available(ground.shelf, paper, size)]
+        return look, choosing.rank(there, look, layer, beside)
+
+    def _colours(self, photo: str, look: Look, crop: Crop) -> colour.Look:
+        from ulna.formats import pictures
+
+        def measure() -> colour.Look:
+            view = self.roll.picture(photo, "view").read_bytes()
+            return colour.look(*pictures.grid(view, look, crop, COLOURS_LONGEST))
+
+        return self.cached(f"colours of {photo} {key(look)} {crop}", ["photo", "template"], measure)
 
     def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
         return evaluate(plan, self.ground(plan.format, page))
@@ -271,7 +293,9 @@ class Household:
 
     def _planned(self, pieces: list[Piece], shelf: Shelf, ruler: Ruler, first: int = 1) -> tuple[CutList, CutPlan]:
         plan = plan_cuts(demand(pieces, shelf), EFFORT_TO_CUT)
-        return cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first), plan
+        cuts = cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first)
+        first += sum(len(sheet.pieces) for sheet in cuts.sheets)
+        return CutList((*cuts.sheets, *print_sheets(pieces, ruler, first))), plan
 
     def tick(self, page: str, version: int, key: str, on: bool) -> None:
         """Ticks a step off or back, with the steps that hang on it. Raises `NotThere` and `Changed`."""

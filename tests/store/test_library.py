@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import io
 import sqlite3
 from pathlib import Path
 
@@ -134,7 +135,7 @@ def test_a_library_of_a_later_ulna_is_not_touched(tmp_path: Path) -> None:
 def test_a_picture_is_there_whole_or_not_at_all(tmp_path: Path) -> None:
     """And an id that would lead out of the folder leads nowhere."""
     box = PictureBox(tmp_path / "pictures")
-    box.put("photo-1", b"original", "heic", b"view", b"thumb")
+    box.put("photo-1", box.arrive(io.BytesIO(b"original"), 100), "heic", b"view", b"thumb")
     assert box.path("photo-1", "original").read_bytes() == b"original"
     (tmp_path / "pictures" / ".photo-2").mkdir()
     for id in ("photo-2", ".photo-2", "../pictures/photo-1", "..", ""):

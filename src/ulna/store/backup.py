@@ -22,7 +22,8 @@ def write(home: Path, file: Path) -> None:
         with zipfile.ZipFile(file, "w", zipfile.ZIP_STORED) as packed:
             packed.write(copy, DATABASE)
             for picture in sorted((home / "pictures").glob("*/*")):
-                if not picture.parent.name.startswith("."):
+                made_again = "@" in picture.name or picture.name.startswith(".")
+                if not made_again and not picture.parent.name.startswith("."):
                     packed.write(picture, picture.relative_to(home).as_posix())
     finally:
         copy.unlink(missing_ok=True)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import secrets
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
@@ -14,6 +13,7 @@ from sqlalchemy import Engine, event, func
 from sqlmodel import Session, col, create_engine, select
 
 from ulna.store.errors import Changed, NoStep, NotThere
+from ulna.store.ids import new_id
 from ulna.store.schema import bring_up_to_date
 from ulna.store.tables import Document, Revision
 
@@ -32,13 +32,9 @@ class Kept:
     what: str
     undo: str | None
     redo: str | None
+    created: datetime
     changed: datetime
     deleted: bool
-
-
-def new_id(kind: str) -> str:
-    """A fresh id, the same length for all, that says what it is of."""
-    return f"{kind}-{secrets.token_hex(6)}"
 
 
 class Library:
@@ -57,15 +53,18 @@ class Library:
         """Every document of a kind that is not put away, oldest first."""
         with Session(self.engine) as session:
             rows = session.exec(
-                select(Document, Revision)
-                .join(
-                    Revision,
-                    (col(Revision.document) == col(Document.id)) & (col(Revision.number) == col(Document.at)),
-                )
+                _standing()
                 .where(Document.kind == kind, col(Document.deleted).is_(False))
                 .order_by(col(Document.created), col(Document.id))
             ).all()
-            return [_kept(session, document, revision) for document, revision in rows]
+            following = self._following(session, kind)
+            return [_as_kept(document, revision, following.get(document.id)) for document, revision in rows]
+
+    def _following(self, session: Session, kind: str) -> dict[str, str]:
+        """What would be done again, for each document of a kind that has something undone."""
+        after = (col(Revision.document) == col(Document.id)) & (col(Revision.number) == col(Document.at) + 1)
+        found = session.exec(select(Document.id, Revision.what).join(Revision, after).where(Document.kind == kind))
+        return dict(found.all())
 
     def stamps(self) -> dict[str, tuple[int, int]]:
         """For each kind two numbers that are other ones whenever a document of it has changed."""
@@ -118,7 +117,7 @@ class Library:
                 return _kept(session, document, old)
             document, old = _checked(session, kind, id, version)
             if series and old.series == series and self._just_now(session, document, old):
-                old.body, old.made = body, datetime.now(UTC)
+                old.body, old.what, old.made = body, what[:200], datetime.now(UTC)
                 session.add(old)
                 return self._moved(session, document, old)
             for undone in session.exec(
@@ -228,6 +227,10 @@ def _kept(session: Session, document: Document, revision: Revision) -> Kept:
     following = session.exec(
         select(Revision.what).where(Revision.document == document.id, Revision.number == revision.number + 1)
     ).first()
+    return _as_kept(document, revision, following)
+
+
+def _as_kept(document: Document, revision: Revision, following: str | None) -> Kept:
     return Kept(
         document.kind,
         document.id,
@@ -236,6 +239,7 @@ def _kept(session: Session, document: Document, revision: Revision) -> Kept:
         revision.what,
         revision.what if revision.number > 1 else None,
         following,
+        document.created,
         document.changed,
         document.deleted,
     )
