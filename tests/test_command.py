@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import contextlib
+import io
 import json
 import subprocess
 import sys
@@ -126,7 +127,8 @@ def test_a_backup_holds_everything_and_never_overwrites(tmp_path: Path) -> None:
     file, here, there = tmp_path / "all.zip", tmp_path / "here", tmp_path / "there"
     with contextlib.closing(Household(here)) as home:
         kept = home.library.add("kit", wharf().model_dump(mode="json"), "unpacked")
-        home.pictures.put("photo-1", b"picture", "jpg", b"view", b"thumb")
+        arrived = home.pictures.arrive(io.BytesIO(b"picture"), 100)
+        home.pictures.put("photo-1", arrived, "jpg", b"view", b"thumb")
     assert ulna("backup", str(file), "--home", str(here)).returncode == 0
     assert ulna("restore", str(file), "--home", str(there)).returncode == 0
     with contextlib.closing(Household(there)) as home:
@@ -136,3 +138,13 @@ def test_a_backup_holds_everything_and_never_overwrites(tmp_path: Path) -> None:
     assert again.returncode == 2 and "there is a library here already" in again.stderr
     file.write_bytes(file.read_bytes()[:100])
     assert ulna("restore", str(file), "--home", str(tmp_path / "third")).returncode == 2
+
+
+def test_a_printer_that_is_attended_ends_with_whoever_started_it(tmp_path: Path) -> None:
+    """The demo's printer does not outlive the demo, however that ends."""
+    command = [sys.executable, "-m", "ulna", "printer", "--port", "0", "--folder", str(tmp_path), "--attended"]
+    with subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True) as printer:
+        assert printer.stdin is not None and printer.stdout is not None
+        assert printer.stdout.readline().startswith("The photo printer is on at http://127.0.0.1:")
+        printer.stdin.close()
+        assert printer.wait(20) == 0

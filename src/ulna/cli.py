@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import json
+import os
 import sys
+import threading
 import time
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -86,6 +88,8 @@ Home = Annotated[
     Path | None,
     typer.Option("--home", envvar="ULNA_HOME", help="The folder that holds everything.", show_default=False),
 ]
+Printer = Annotated[str, typer.Option("--printer", envvar="ULNA_PRINTER", help="The address of the photo printer.")]
+PRINTER_PORT = 8630
 Port = Annotated[int, typer.Option(envvar="PORT", help="The port; 0 takes a free one.")]
 
 
@@ -136,20 +140,23 @@ def serve(
         str, typer.Option(help="The address to listen on; any but this machine's asks a passphrase.")
     ] = ("127.0.0.1"),
     passphrase: Annotated[str, typer.Option(envvar="ULNA_PASSPHRASE", help="What visitors must know.")] = "",
+    printer: Printer = f"http://127.0.0.1:{PRINTER_PORT}",
 ) -> None:
     """Open the application on a household's folder."""
     if host not in ("127.0.0.1", "localhost", "::1") and not passphrase:
         print(f"--host {host}: others could reach it; set a passphrase with ULNA_PASSPHRASE", file=sys.stderr)
         raise typer.Exit(2)
-    _serve(_home(home), host, port, passphrase)
+    _serve(_home(home), host, port, printer, passphrase)
 
 
-def _serve(home: Path, host: str, port: int, passphrase: str = "") -> None:
+def _serve(home: Path, host: str, port: int, printer: str, passphrase: str = "") -> None:
     import uvicorn
 
     from ulna.api.app import create_app
 
-    config = uvicorn.Config(create_app(home, passphrase or None), host=host, port=port, log_level="warning")
+    config = uvicorn.Config(
+        create_app(home, passphrase or None, printer), host=host, port=port, log_level="warning"
+    )
     try:
         listening = config.bind_socket() if port == 0 else None
     except SystemExit:
@@ -177,7 +184,47 @@ def demo(
     if made:
         print("The demo household has come aboard.")
     if not only:
-        _serve(home, "127.0.0.1", port)
+        with _printer_on(home / "printer") as printer:
+            _serve(home, "127.0.0.1", port, printer)
+
+
+@contextmanager
+def _printer_on(folder: Path) -> Iterator[str]:
+    """The simulated photo printer as a process of its own, for as long as the demo is open; its address."""
+    import socket
+    import subprocess
+
+    with socket.socket() as free:  # known beforehand, so that the application need not wait for the printer
+        free.bind(("127.0.0.1", 0))
+        port = free.getsockname()[1]
+    command = [sys.executable, "-m", "ulna", "printer", "--port", str(port), "--folder", str(folder)]
+    quiet = subprocess.DEVNULL
+    process = subprocess.Popen(
+        [*command, "--attended"], stdin=subprocess.PIPE, stdout=quiet, start_new_session=True
+    )
+    try:
+        yield f"http://127.0.0.1:{port}"
+    finally:
+        process.terminate()
+        process.wait(10)
+
+
+@app.command()
+def printer(
+    folder: Annotated[
+        Path | None, typer.Option(help="Where its jobs and its tray are kept.", show_default=False)
+    ] = None,
+    port: Annotated[int, typer.Option(help="The port; 0 takes a free one.")] = PRINTER_PORT,
+    seconds: Annotated[float, typer.Option(min=0, help="How long a sheet takes.")] = 3,
+    attended: Annotated[bool, typer.Option("--attended", help="End once its input is closed.")] = False,
+) -> None:
+    """Switch the simulated photo printer on: it prints into PDF files, runs out of paper and can jam."""
+    from ulna.standins.photo_printer.program import serve as switch_on
+
+    if attended:  # whoever started it may be gone without a word; its end of the pipe is closed then
+        threading.Thread(target=lambda: (sys.stdin.read(), os._exit(0)), daemon=True).start()
+    with _told():
+        switch_on(folder or _home(None) / "printer", port, seconds)
 
 
 @app.command()
@@ -278,7 +325,7 @@ def import_(
 def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool) -> None:
     from ulna.formats import kit_csv
     from ulna.formats.kit import Kit, Paper, Thing
-    from ulna.store.library import new_id
+    from ulna.store.ids import new_id
 
     rows = kit_csv.read(data, household.ruler().unit, lambda: new_id("paper"))
     for wrong in rows.wrong:

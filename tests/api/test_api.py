@@ -185,7 +185,7 @@ def test_the_demo_kit_is_offered_to_an_empty_household(api: TestClient) -> None:
 
 def test_a_photo_comes_in_with_its_size_and_how_sharp_it_prints(api: TestClient) -> None:
     """1200 × 1800 pixels at 4 × 6 in are 300 an inch."""
-    made = api.post("/api/photos", files={"file": ("heron.jpg", jpeg())}).json()
+    made = api.post("/api/photos", files={"file": ("heron.jpg", jpeg())}).json()["photo"]
     assert (made["photo"]["name"], made["ppi"], made["word"]) == ("heron", 300, "good")
     assert made["photo"]["print"]["height"] == "6 in"
     assert api.get(f"/api/pictures/{made['saved']['id']}/original").content == jpeg()
@@ -201,11 +201,11 @@ def test_a_file_that_is_no_picture_is_refused_and_named(api: TestClient) -> None
 
 def test_a_photo_knows_the_pages_it_is_on(api: TestClient) -> None:
     """By their names."""
-    id = api.post("/api/photos", files={"file": ("heron.jpg", jpeg())}).json()["saved"]["id"]
+    id = api.post("/api/photos", files={"file": ("heron.jpg", jpeg())}).json()["photo"]["saved"]["id"]
     part = photo_part()
     part["print"]["photo"] = id
-    api.post("/api/pages", json={"page": page(part)})
-    assert api.get("/api/photos").json()[0]["used_on"] == ["Locks"]
+    made = api.post("/api/pages", json={"page": page(part)}).json()
+    assert api.get("/api/photos").json()[0]["used_on"] == [{"id": made["saved"]["id"], "name": "Locks"}]
 
 
 # ---- pages -----------------------------------------------------------------------------------------

@@ -1,4 +1,4 @@
-"""Undo, redo and putting away over HTTP, alike for kits, photos and pages."""
+"""Undo, redo and putting away over HTTP, alike for kits, photos, pages and templates."""
 
 from __future__ import annotations
 
@@ -21,7 +21,7 @@ def _kit(api: TestClient) -> Made:
 
 
 def _photo(api: TestClient) -> Made:
-    made = api.post("/api/photos", files={"file": ("heron.jpg", jpeg())}).json()
+    made = api.post("/api/photos", files={"file": ("heron.jpg", jpeg())}).json()["photo"]
     return "photos", made, lambda name: {"photo": made["photo"] | {"name": name}}
 
 
@@ -30,11 +30,18 @@ def _page(api: TestClient) -> Made:
     return "pages", made, lambda name: {"page": made["page"] | {"name": name}}
 
 
-KINDS = pytest.mark.parametrize("make", [_kit, _photo, _page], ids=["kits", "photos", "pages"])
+def _template(api: TestClient) -> Made:
+    made = api.post("/api/templates", json={"template": {"name": "six"}}).json()
+    return "templates", made, lambda name: {"template": made["template"] | {"name": name}}
+
+
+KINDS = pytest.mark.parametrize(
+    "make", [_kit, _photo, _page, _template], ids=["kits", "photos", "pages", "templates"]
+)
 
 
 def name_of(answer: dict[str, Any]) -> str:
-    return next(str(answer[key]["name"]) for key in ("kit", "photo", "page") if key in answer)
+    return next(str(answer[key]["name"]) for key in ("kit", "photo", "page", "template") if key in answer)
 
 
 @KINDS

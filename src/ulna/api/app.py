@@ -16,19 +16,22 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from ulna import __version__
-from ulna.api import cutting, kits, pages, photos, settings
+from ulna.api import cutting, kits, pages, photos, printing, prints, settings, templates
 from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household import Household
 
 WEB = Path(__file__).parent.parent / "web"
 
 
-def create_app(home: Path, passphrase: str | None = None) -> FastAPI:
-    """The application over one home folder; with a passphrase, every request must carry it."""
+def create_app(home: Path, passphrase: str | None = None, printer: str | None = None) -> FastAPI:
+    """The application over one home folder; with a passphrase, every request must carry it.
+
+    `printer` is the address of a photo printer.
+    """
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        app.state.household = Household(home)
+        app.state.household = Household(home, printer)
         yield
         app.state.household.close()
 
@@ -47,7 +50,7 @@ def create_app(home: Path, passphrase: str | None = None) -> FastAPI:
     app.add_middleware(_Door, refusal=_from_elsewhere)
     if passphrase:
         app.add_middleware(_Door, refusal=_asks_for(passphrase))
-    for module in (settings, kits, photos, pages, cutting):
+    for module in (settings, kits, photos, templates, prints, printing, pages, cutting):
         app.include_router(module.router)
     _serve_interface(app)
     return app

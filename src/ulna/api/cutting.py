@@ -109,7 +109,7 @@ def sheet_as_svg(id: str, number: int, home: AtHome) -> Response:
     if not 1 <= number <= len(now.cuts.sheets):
         raise NotThere("sheet", str(number))
     sheet = now.cuts.sheets[number - 1]
-    name = _names(home).get(sheet.of_paper, "paper")
+    name = sheet.print or _names(home).get(sheet.of_paper, "paper")
     return attachment(svg.sheet(sheet, name, now.ruler).encode(), f"{number} {name}.svg", "image/svg+xml")
 
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import Annotated
 
 from fastapi import APIRouter, File, UploadFile
-from fastapi.responses import FileResponse, Response
+from fastapi.responses import Response
 
 from ulna.api.at_home import AtHome
+from ulna.api.history import add_history
 from ulna.api.schemas import (
     Colours,
     KitIn,
@@ -16,7 +17,6 @@ from ulna.api.schemas import (
     PictureOut,
     RowsOut,
     SideIn,
-    Step,
     Straighten,
     Tile,
     Tiles,
@@ -28,9 +28,10 @@ from ulna.core.shelf import Paper, Side
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
 from ulna.formats.kit import Kit
-from ulna.formats.limits import MOST_JSON_BYTES, MOST_PICTURE_BYTES
-from ulna.store.library import Kept, new_id
-from ulna.store.picture_box import Copy
+from ulna.formats.limits import MOST_JSON_BYTES
+from ulna.household import Household
+from ulna.store.ids import new_id
+from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["kits"])
 
@@ -44,46 +45,30 @@ def tiles_of(paper: Paper) -> Tiles:
     return Tiles(a=Tile.from_value(a), b=Tile.from_value(b))
 
 
-def _out(kept: Kept) -> KitOut:
+def _out(kept: Kept, _home: Household) -> KitOut:
     kit = Kit.model_validate(kept.body)
     return KitOut(saved=saved(kept), kit=kit, tiles={p.id: tiles_of(p.value()) for p in kit.papers})
 
 
 @router.get("/kits")
 def list_kits(home: AtHome) -> list[KitOut]:
-    return [_out(kept) for kept in home.library.all("kit")]
+    return [_out(kept, home) for kept in home.library.all("kit")]
 
 
 @router.post("/kits", status_code=201)
 def add_kit(asked: KitIn, home: AtHome) -> KitOut:
-    return _out(home.library.add("kit", asked.kit.model_dump(mode="json"), "began the kit"))
+    return _out(home.library.add("kit", asked.kit.model_dump(mode="json"), "began the kit"), home)
 
 
 @router.put("/kits/{id}")
 def put_kit(id: str, asked: KitIn, home: AtHome) -> KitOut:
     return _out(
-        home.library.write("kit", id, asked.version, asked.kit.model_dump(mode="json"), asked.what, asked.series)
+        home.library.write("kit", id, asked.version, asked.kit.model_dump(mode="json"), asked.what, asked.series),
+        home,
     )
 
 
-@router.post("/kits/{id}/undo")
-def undo_kit(id: str, step: Step, home: AtHome) -> KitOut:
-    return _out(home.library.undo("kit", id, step.version))
-
-
-@router.post("/kits/{id}/redo")
-def redo_kit(id: str, step: Step, home: AtHome) -> KitOut:
-    return _out(home.library.redo("kit", id, step.version))
-
-
-@router.post("/kits/{id}/away")
-def put_kit_away(id: str, step: Step, home: AtHome) -> KitOut:
-    return _out(home.library.put_away("kit", id, step.version))
-
-
-@router.post("/kits/{id}/back")
-def bring_kit_back(id: str, step: Step, home: AtHome) -> KitOut:
-    return _out(home.library.put_away("kit", id, step.version, away=False))
+add_history(router, "kit", KitOut, _out)
 
 
 # ---- files -----------------------------------------------------------------------------------------
@@ -168,8 +153,7 @@ def draw_tile(asked: SideIn) -> Tile:
 @router.post("/pictures", status_code=201)
 def add_picture(file: Annotated[UploadFile, File()], home: AtHome) -> PictureOut:
     """Keeps a photograph of a sheet."""
-    data = file.file.read(MOST_PICTURE_BYTES + 1)
-    return PictureOut(id=home.add_sheet_picture(data, file.filename or "picture"))
+    return PictureOut(id=home.add_sheet_picture(file.file, file.filename or "picture"))
 
 
 @router.post("/pictures/{id}/straighten", status_code=201)
@@ -179,15 +163,9 @@ def straighten_picture(id: str, asked: Straighten, home: AtHome) -> PictureOut:
     return PictureOut(id=home.straighten(id, asked.corners, width, height))
 
 
-@router.get("/pictures/{id}/{copy}", response_class=FileResponse)
-def get_picture(id: str, copy: Copy, home: AtHome) -> FileResponse:
-    headers = {"Cache-Control": "private, max-age=31536000, immutable"}
-    return FileResponse(home.pictures.path(id, copy), headers=headers)
-
-
 @router.post("/demo-kit", status_code=201)
 def add_demo_kit(home: AtHome) -> KitOut:
     """The demo household's newest kit, to look at."""
     from ulna.demo.kits import towpath  # seldom asked for
 
-    return _out(home.library.add("kit", towpath().model_dump(mode="json"), "brought in the demo kit"))
+    return _out(home.library.add("kit", towpath().model_dump(mode="json"), "brought in the demo kit"), home)

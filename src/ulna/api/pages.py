@@ -8,6 +8,7 @@ from fastapi import APIRouter, File, Query, UploadFile
 from fastapi.responses import Response
 
 from ulna.api.at_home import AtHome
+from ulna.api.history import add_history
 from ulna.api.kits import attachment
 from ulna.api.schemas import (
     AddAsked,
@@ -15,27 +16,37 @@ from ulna.api.schemas import (
     CostOut,
     Distance,
     EvaluatedOut,
+    FillAsked,
+    Filled,
     Guide,
+    MatAsked,
+    MatChoice,
+    MatChoices,
     MoveAsked,
     Moved,
     PageAsked,
     PageIn,
     PageOut,
-    Step,
+    PhotoColours,
     saved,
 )
 from ulna.core import guides as guiding
+from ulna.core.colour import word
 from ulna.core.cost import cost
 from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.demand import demand
+from ulna.core.errors import FieldError
+from ulna.core.look import AS_IT_CAME, Look
 from ulna.core.measure import Length
 from ulna.core.page import PagePlan, evaluate, move
+from ulna.core.parts.photo import PhotoPart, filling
 from ulna.core.pieces import Ground
 from ulna.core.room import add
 from ulna.formats import recipe as recipe_format
 from ulna.formats import svg
 from ulna.formats.cuts import Rect
 from ulna.formats.limits import MOST_JSON_BYTES
+from ulna.formats.recipe import PhotoPart as PhotoPartModel
 from ulna.formats.recipe import Recipe
 from ulna.household import EFFORT, Household
 from ulna.store.errors import NotThere
@@ -79,24 +90,7 @@ def put_page(id: str, asked: PageIn, home: AtHome) -> PageOut:
     return _out(home.library.write("page", id, asked.version, body, asked.what, asked.series), home)
 
 
-@router.post("/pages/{id}/undo")
-def undo_page(id: str, step: Step, home: AtHome) -> PageOut:
-    return _out(home.library.undo("page", id, step.version), home)
-
-
-@router.post("/pages/{id}/redo")
-def redo_page(id: str, step: Step, home: AtHome) -> PageOut:
-    return _out(home.library.redo("page", id, step.version), home)
-
-
-@router.post("/pages/{id}/away")
-def put_page_away(id: str, step: Step, home: AtHome) -> PageOut:
-    return _out(home.library.put_away("page", id, step.version), home)
-
-
-@router.post("/pages/{id}/back")
-def bring_page_back(id: str, step: Step, home: AtHome) -> PageOut:
-    return _out(home.library.put_away("page", id, step.version, away=False), home)
+add_history(router, "page", PageOut, _out)
 
 
 # ---- worked out ------------------------------------------------------------------------------------
@@ -128,6 +122,31 @@ def add_parts(asked: AddAsked, home: AtHome) -> list[Added]:
     parts = [part.value() for part in asked.parts]
     found = add(plan, parts, home.ground(plan.format, asked.id), asked.above)
     return [Added.from_value(one) for one in found]
+
+
+@router.post("/fill")
+def fill_page(asked: FillAsked, home: AtHome) -> Filled:
+    """A photo as large as a page or the spread, without mats; the recipe itself is not changed."""
+    plan: PagePlan = asked.page.value()
+    part = plan.part(asked.part)
+    if not isinstance(part, PhotoPart):
+        raise FieldError("part", asked.part, "only a photo can be as large as the page", "name a photo")
+    return Filled(part=PhotoPartModel.from_value(filling(part, asked.on, plan.format)))
+
+
+@router.post("/mats/choices")
+def choose_mat(asked: MatAsked, home: AtHome) -> MatChoices:
+    """The papers there are as one mat of a part, best first, each with its reason."""
+    colours, choices = home.mat_choices(asked.page.value(), asked.part, asked.mat, asked.id)
+    out = MatChoices(colours=None, choices=[MatChoice.from_value(choice) for choice in choices])
+    if colours is not None:
+        out.colours = PhotoColours(
+            lightness=round(colours.edge.lightness),
+            colour=word(colours.edge),
+            liveliness=colours.edge_word,
+            leading=["#{:02x}{:02x}{:02x}".format(*one.rgb) for one in colours.leading],
+        )
+    return out
 
 
 @router.post("/move")
@@ -172,14 +191,14 @@ def _at(guide: guiding.Guide | None, wanted: Length, ground: Ground) -> Length:
 def _drawing(id: str, home: Household, copy: Literal["view", "thumb"]) -> tuple[str, str]:
     """The page's name and its picture as SVG with everything in it."""
 
-    def embedded(picture: str) -> str | None:
+    def embedded(picture: str, look: Look = AS_IT_CAME) -> str | None:
         try:
-            return svg.embedded(home.pictures.path(picture, copy).read_bytes())
+            return svg.embedded(home.roll.picture(picture, copy, look).read_bytes())
         except NotThere:
             return None
 
     plan = home.page(id)
-    return plan.name, svg.page(home.evaluated(plan, id), home.shelf(), embedded)
+    return plan.name, svg.page(home.evaluated(plan, id), home.shelf(), embedded, embedded)
 
 
 @router.get("/pages/{id}/page.svg", response_class=Response)
@@ -194,7 +213,7 @@ def page_as_png(id: str, home: AtHome, width: Annotated[int, Query(ge=50, le=400
         name, drawing = _drawing(id, home, "thumb" if width <= THUMB else "view")
         return name, svg.raster(drawing, width)
 
-    kinds = ["kit", "photo", "page", "settings"]
+    kinds = ["kit", "photo", "template", "page", "settings"]
     name, picture = home.cached(f"picture of {id}", kinds, render) if width == THUMB else render()
     return attachment(picture, f"{name}.png", "image/png")
 

@@ -3,16 +3,22 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
+from urllib.parse import urlencode
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, model_validator
 
+from ulna.core import look, pieces
+from ulna.core.measure import inches
 from ulna.formats.cuts import CutList, Rect
 from ulna.formats.kit import Kit, Paper, Side, Thing
-from ulna.formats.model import AnyLength, Model
-from ulna.formats.photo import PhotoRecord
-from ulna.formats.recipe import PageFormat, PaperChoice, Part, Recipe
+from ulna.formats.model import AnyLength, Gap, Model, Size
+from ulna.formats.photo import Framing, PhotoRecord
+from ulna.formats.print_list import PrintList
+from ulna.formats.recipe import PageFormat, PaperChoice, Part, Print, Recipe
+from ulna.formats.template import Template
 from ulna.household import Settings
+from ulna.standins.photo_printer.words import Printer
 from ulna.store.library import Kept
 
 
@@ -157,15 +163,87 @@ class CropOut(Model):
     lost: float
 
 
+Word = Literal["good", "fine", "soft", "too few"]
+
+
+class Pixels(BaseModel):
+    width: int
+    height: int
+
+
+class UsedOn(BaseModel):
+    id: str
+    name: str
+
+
 class PhotoOut(BaseModel):
-    """`crop`, `ppi` and `word` are for the print it is wanted in; `used_on` names pages."""
+    """`pixels` are the photo's as it looks; `look` goes into the address of its pictures. `crop`, `ppi`, `word` and
+    `faces_cut` are for the print it is wanted in."""
 
     saved: Saved
     photo: PhotoRecord
+    pixels: Pixels
+    look: str
     crop: CropOut | None
     ppi: int | None
-    word: Literal["good", "fine", "soft", "too few"] | None
-    used_on: list[str]
+    word: Word | None
+    faces_cut: int
+    outline: str
+    used_on: list[UsedOn]
+    added: datetime
+
+
+class PhotoCame(BaseModel):
+    """How a file came in: new, here already, or back from what was put away; `like` names a photo that looks the
+    same.
+    """
+
+    photo: PhotoOut
+    how: Literal["new", "here", "back"]
+    like: str | None
+
+
+class ShapeIn(BaseModel):
+    shape: Literal["rectangle", "circle", "hexagon", "arch", "on the tip"]
+    width: Size
+    height: Size
+
+
+class CropAsked(BaseModel):
+    print: Print
+
+
+class PrintCrop(BaseModel):
+    """What a print shows of its photo, and its shape as a path in a box of 1 × 1."""
+
+    crop: CropOut | None
+    ppi: int | None
+    word: Word | None
+    faces_cut: int
+    pixels: Pixels
+    look: str
+    framing: Framing
+    outline: str
+
+
+class SpotIn(BaseModel):
+    """A place for a photo: a width on the page, an opening (a circle where `height` is left out), or a cell."""
+
+    kind: Literal["width", "opening", "cell"]
+    width: Size
+    height: Size | None = None
+    lap: Gap = inches(0, 1, 8)
+
+
+class OfferOut(BaseModel):
+    width: AnyLength
+    height: AnyLength
+    size: str
+    usual: bool
+    lost: float
+    ppi: int
+    word: Word
+    says: str
 
 
 class PhotoIn(BaseModel):
@@ -209,11 +287,19 @@ class PageIn(BaseModel):
     version: int = 0
 
 
+class Remedy(Model):
+    """What would do, in words, and the part as it would be then."""
+
+    says: str
+    part: Part
+
+
 class Finding(Model):
     code: str
     severity: Literal["stop", "warn", "note"]
     part: str | None
     sentence: str
+    remedies: list[Remedy]
 
 
 class PartOnPage(Model):
@@ -224,9 +310,27 @@ class PartOnPage(Model):
 
 
 class Picture(Model):
+    """The window of the picture and the outlines are seen from the corner of the uncut piece, paths in inches.
+
+    `query` is added to the address of the photo's pictures.
+    """
+
     photo: str | None
-    rim: AnyLength
+    window: Rect
     crop: CropOut | None
+    query: str = ""
+    outline: str
+    inner: str
+
+    @model_validator(mode="before")
+    @classmethod
+    def _with_query(cls, value: Any) -> Any:
+        if isinstance(value, pieces.Picture):
+            words = {"look": look.key(value.look), "v": value.edition}
+            query = urlencode({k: v for k, v in words.items() if v})
+            fields = ("photo", "window", "crop", "outline", "inner")
+            return {name: getattr(value, name) for name in fields} | {"query": f"?{query}" if query else ""}
+        return value
 
 
 class PieceOut(Model):
@@ -253,6 +357,48 @@ class PageAsked(BaseModel):
 
     page: Recipe
     id: str | None = None
+
+
+class FillAsked(BaseModel):
+    """Makes a photo as large as a page or the spread."""
+
+    page: Recipe
+    part: str
+    on: Literal["left", "right", "spread"]
+
+
+class Filled(BaseModel):
+    part: Part
+
+
+class MatAsked(BaseModel):
+    """Which papers would do for mat number `mat` (from 0) of a part."""
+
+    page: Recipe
+    part: str
+    mat: Annotated[int, Field(ge=0, le=11)]
+    id: str | None = None
+
+
+class PhotoColours(BaseModel):
+    """The edge of the cropped picture: lightness from 0 to 100, colour, how lively it is; leading colours."""
+
+    lightness: int
+    colour: str
+    liveliness: Literal["plain", "quiet", "lively", "busy"]
+    leading: list[str]
+
+
+class MatChoice(Model):
+    paper: str
+    side: Literal["A", "B"]
+    good: bool
+    reason: str
+
+
+class MatChoices(BaseModel):
+    colours: PhotoColours | None
+    choices: list[MatChoice]
 
 
 MOST_ADDED = 60
@@ -374,9 +520,116 @@ class Tick(BaseModel):
     version: int
 
 
+# ---- prints ----------------------------------------------------------------------------------------
+
+
+class TemplateOut(BaseModel):
+    """`places` is where each cell of the rows lies; `cell` is how large they are, in words."""
+
+    saved: Saved
+    template: Template
+    places: list[Rect]
+    cell: str
+    query: str
+
+
+class TemplateIn(BaseModel):
+    template: Template
+    what: What = "changed the template"
+    series: Series | None = None
+    version: int = 0
+
+
+class PrintListOut(BaseModel):
+    """`names` are the photos' by wanted print, `says` each print in words."""
+
+    saved: Saved
+    prints: PrintList
+    names: dict[str, str]
+    says: dict[str, str]
+
+
+class PrintListIn(BaseModel):
+    prints: PrintList
+    what: What = "changed the print list"
+    series: Series | None = None
+    version: int = 0
+
+
+class PlacedOut(BaseModel):
+    """A print or a part of one on its sheet; `shows` is which part of the print it is."""
+
+    wanted: str
+    label: str
+    at: Rect
+    turned: bool
+    shows: Rect
+
+
+class WordsOut(Model):
+    at: Rect
+    text: str
+
+
+class PrintSheetOut(BaseModel):
+    paper: str
+    says: str
+    width: AnyLength
+    height: AnyLength
+    printable: Rect
+    placed: list[PlacedOut]
+    ticks: list[Rect]
+    labels: list[WordsOut]
+    line: WordsOut | None
+
+
+class LeftOut(Model):
+    wanted: str
+    sentence: str
+
+
+class PrintPicture(BaseModel):
+    """How a wanted print looks on the screen: the window of its picture, as on a page."""
+
+    width: AnyLength
+    height: AnyLength
+    picture: Picture
+
+
+class PrintPlanOut(BaseModel):
+    sheets: list[PrintSheetOut]
+    left: list[LeftOut]
+    notes: list[str]
+    pictures: dict[str, PrintPicture]
+
+
+class PrintListAsked(BaseModel):
+    prints: PrintList
+
+
+class RunOut(Model):
+    """A print run on its way: prints made so far, then the printer's jobs."""
+
+    phase: Literal["making", "sending", "sent", "stopped", "failed"]
+    made: int
+    of: int
+    jobs: list[str]
+    says: str
+
+
+class PrinterOut(BaseModel):
+    """How the photo printer stands; `there` is false where it does not answer, `says` what would do."""
+
+    there: bool
+    says: str
+    printer: Printer | None
+    loaded: str
+    run: RunOut | None
+
+
 class Away(BaseModel):
     """Something that was put away."""
 
-    kind: Literal["kit", "photo", "page"]
+    kind: Literal["kit", "photo", "page", "template"]
     name: str
     saved: Saved

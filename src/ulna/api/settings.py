@@ -30,11 +30,11 @@ def put_settings(asked: SettingsIn, home: AtHome) -> SettingsOut:
 
 @router.get("/away")
 def list_away(home: AtHome) -> list[Away]:
-    """Kits, photos and pages that were put away, the last one first."""
+    """Kits, photos, templates and pages that were put away, the last one first."""
     return [
         Away(kind=kept.kind, name=str(kept.body.get("name", "")), saved=saved(kept))  # type: ignore[arg-type]
         for kept in home.library.all_away()
-        if kept.kind in ("kit", "photo", "page")
+        if kept.kind in ("kit", "photo", "page", "template")
     ]
 
 

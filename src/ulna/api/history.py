@@ -1,0 +1,35 @@
+"""Routes that every kind of document has alike: a step back or forward, out of sight and back."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from ulna.api.at_home import AtHome
+from ulna.api.schemas import Step
+from ulna.household import Household
+from ulna.store.library import Kept
+
+Out = Callable[[Kept, Household], BaseModel]
+
+
+def add_history(router: APIRouter, kind: str, answer: type[BaseModel], out: Out) -> None:
+    """Adds undo, redo, away and back for documents of a kind, below their address; `out` makes the `answer`."""
+
+    def undo(id: str, step: Step, home: AtHome) -> BaseModel:
+        return out(home.library.undo(kind, id, step.version), home)
+
+    def redo(id: str, step: Step, home: AtHome) -> BaseModel:
+        return out(home.library.redo(kind, id, step.version), home)
+
+    def put_away(id: str, step: Step, home: AtHome) -> BaseModel:
+        return out(home.library.put_away(kind, id, step.version), home)
+
+    def bring_back(id: str, step: Step, home: AtHome) -> BaseModel:
+        return out(home.library.put_away(kind, id, step.version, away=False), home)
+
+    for act, step in ((undo, "undo"), (redo, "redo"), (put_away, "away"), (bring_back, "back")):
+        name = f"{act.__name__}_{kind}"
+        router.add_api_route(f"/{kind}s/{{id}}/{step}", act, methods=["POST"], response_model=answer, name=name)
