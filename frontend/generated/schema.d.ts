@@ -33,7 +33,7 @@ export interface paths {
         };
         /**
          * List Away
-         * @description Kits, photos and pages that were put away, the last one first.
+         * @description Kits, photos, templates and pages that were put away, the last one first.
          */
         get: operations["list_away"];
         put?: never;
@@ -58,6 +58,26 @@ export interface paths {
          * @description What a recipe takes from the shelf.
          */
         post: operations["cost_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/crop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Crop Print
+         * @description What a print of its own size and frame shows of its photo.
+         */
+        post: operations["crop_print"];
         delete?: never;
         options?: never;
         head?: never;
@@ -118,6 +138,26 @@ export interface paths {
          * @description The pieces of a recipe, where they lie, and what is to be told of them.
          */
         post: operations["evaluate_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fill Page
+         * @description A photo as large as a page or the spread, without mats; the recipe itself is not changed.
+         */
+        post: operations["fill_page"];
         delete?: never;
         options?: never;
         head?: never;
@@ -225,8 +265,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Put Kit Away */
-        post: operations["put_kit_away"];
+        /** Put Away Kit */
+        post: operations["put_away_kit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -242,8 +282,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring Kit Back */
-        post: operations["bring_kit_back"];
+        /** Bring Back Kit */
+        post: operations["bring_back_kit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -358,6 +398,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mats/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose Mat
+         * @description The papers there are as one mat of a part, best first, each with its reason.
+         */
+        post: operations["choose_mat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/move": {
         parameters: {
             query?: never;
@@ -446,8 +506,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Put Page Away */
-        post: operations["put_page_away"];
+        /** Put Away Page */
+        post: operations["put_away_page"];
         delete?: never;
         options?: never;
         head?: never;
@@ -463,8 +523,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring Page Back */
-        post: operations["bring_page_back"];
+        /** Bring Back Page */
+        post: operations["bring_back_page"];
         delete?: never;
         options?: never;
         head?: never;
@@ -734,7 +794,10 @@ export interface paths {
          */
         get: operations["list_photos"];
         put?: never;
-        /** Add Photo */
+        /**
+         * Add Photo
+         * @description Takes a picture in. The same file twice is here once; one that was put away comes back.
+         */
         post: operations["add_photo"];
         delete?: never;
         options?: never;
@@ -768,8 +831,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Put Photo Away */
-        post: operations["put_photo_away"];
+        /** Put Away Photo */
+        post: operations["put_away_photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -785,8 +848,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring Photo Back */
-        post: operations["bring_photo_back"];
+        /** Bring Back Photo */
+        post: operations["bring_back_photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -804,6 +867,26 @@ export interface paths {
         put?: never;
         /** Redo Photo */
         post: operations["redo_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/sizes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Offer Sizes
+         * @description Prints that serve a place, the best first.
+         */
+        post: operations["offer_sizes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -874,7 +957,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Get Picture */
+        /**
+         * Get Picture
+         * @description A copy of a picture in a look. What is at an address never changes; a template's has its edition in `v`.
+         */
         get: operations["get_picture"];
         put?: never;
         post?: never;
@@ -904,6 +990,267 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/printer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Printer
+         * @description How the printer stands, and the run that is on its way to it.
+         */
+        get: operations["get_printer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printer/jam": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Jam Printer
+         * @description Lets a sheet get stuck, to see what happens then.
+         */
+        put: operations["jam_printer"];
+        post?: never;
+        /** Clear Jam */
+        delete: operations["clear_jam"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printer/jobs/{id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cancel Job */
+        post: operations["cancel_job"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printer/jobs/{id}/tray.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tray
+         * @description What a job has printed so far.
+         */
+        get: operations["get_tray"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printer/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Load Paper */
+        put: operations["load_paper"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printer/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start Run
+         * @description Makes every print of the list and sends the sheets, a job for each paper.
+         */
+        post: operations["start_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/printer/run/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Stop Run */
+        post: operations["stop_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get Prints */
+        get: operations["get_prints"];
+        /** Put Prints */
+        put: operations["put_prints"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/of-page/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Want Prints Of Page
+         * @description Puts every print of a page on the list; what the page had there before is taken off first.
+         */
+        post: operations["want_prints_of_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Prints
+         * @description A list laid on sheets.
+         */
+        post: operations["plan_prints"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Redo Prints */
+        post: operations["redo_prints"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/sheets.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sheets As Pdf */
+        get: operations["sheets_as_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/sheets/{number}.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet As Png
+         * @description The sheet at that place, counted from 1, at 300 pixels an inch.
+         */
+        get: operations["sheet_as_png"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prints/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undo Prints */
+        post: operations["undo_prints"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -916,6 +1263,129 @@ export interface paths {
         /** Put Settings */
         put: operations["put_settings"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shapes/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fit Shape
+         * @description The size in which a shape is regular: a circle as high as wide, a hexagon with equal sides.
+         */
+        post: operations["fit_shape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Templates */
+        get: operations["list_templates"];
+        put?: never;
+        /** Add Template */
+        post: operations["add_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put Template */
+        put: operations["put_template"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put Away Template */
+        post: operations["put_away_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring Back Template */
+        post: operations["bring_back_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Redo Template */
+        post: operations["redo_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undo Template */
+        post: operations["undo_template"];
         delete?: never;
         options?: never;
         head?: never;
@@ -987,7 +1457,7 @@ export interface components {
         /** @description Something that was put away. */
         Away: {
             /** @enum {string} */
-            kind: "kit" | "photo" | "page";
+            kind: "kit" | "photo" | "page" | "template";
             name: string;
             saved: components["schemas"]["Saved"];
         };
@@ -1072,6 +1542,18 @@ export interface components {
              */
             top: string;
         };
+        /** @description A photo in the rows, or at a place of its own. */
+        "Cell-Input": {
+            frame?: components["schemas"]["Frame-Input"] | null;
+            photo?: string | null;
+            place?: components["schemas"]["Rect"] | null;
+        };
+        /** @description A photo in the rows, or at a place of its own. */
+        "Cell-Output": {
+            frame: components["schemas"]["Frame-Output"] | null;
+            photo: string | null;
+            place: components["schemas"]["Rect"] | null;
+        };
         Colours: {
             colours: string[];
         };
@@ -1082,6 +1564,9 @@ export interface components {
             pieces: number;
             prints: number;
             unchosen: number;
+        };
+        CropAsked: {
+            print: components["schemas"]["Print-Input"];
         };
         /** @description The part of the picture that is printed, in shares of it. */
         CropOut: {
@@ -1119,6 +1604,8 @@ export interface components {
             of_paper: string;
             paper: string;
             pieces: components["schemas"]["CutPiece"][];
+            /** @default  */
+            print: string;
             rests: components["schemas"]["Rect"][];
             scrap: boolean;
             steps: components["schemas"]["CutStep"][];
@@ -1251,15 +1738,38 @@ export interface components {
             parts: components["schemas"]["PartOnPage"][];
             pieces: components["schemas"]["PieceOut"][];
         };
+        "Face-Input": {
+            /** @default 0.16 */
+            size: number;
+            x: number;
+            y: number;
+        };
+        "Face-Output": {
+            /** @default 0.16 */
+            size: number;
+            x: number;
+            y: number;
+        };
         /** @description One field at fault: its path, what was read, and what is wrong with it. */
         FieldProblem: {
             field: string;
             read: string;
             sentence: string;
         };
+        /** @description Makes a photo as large as a page or the spread. */
+        FillAsked: {
+            /** @enum {string} */
+            on: "left" | "right" | "spread";
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
+        };
+        Filled: {
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+        };
         Finding: {
             code: string;
             part: string | null;
+            remedies: components["schemas"]["Remedy"][];
             sentence: string;
             /** @enum {string} */
             severity: "stop" | "warn" | "note";
@@ -1269,7 +1779,25 @@ export interface components {
          * @enum {string}
          */
         Form: "sheet" | "pad" | "scrap";
+        "Frame-Input": {
+            /** @default 0.5 */
+            x: number;
+            /** @default 0.5 */
+            y: number;
+            /** @default 1 */
+            zoom: number;
+        };
+        "Frame-Output": {
+            /** @default 0.5 */
+            x: number;
+            /** @default 0.5 */
+            y: number;
+            /** @default 1 */
+            zoom: number;
+        };
         "Framing-Input": {
+            /** @default [] */
+            faces: components["schemas"]["Face-Input"][];
             focal_x?: number | null;
             focal_y?: number | null;
             /** @default 0.5 */
@@ -1280,6 +1808,8 @@ export interface components {
             zoom: number;
         };
         "Framing-Output": {
+            /** @default [] */
+            faces: components["schemas"]["Face-Output"][];
             focal_x: number | null;
             focal_y: number | null;
             /** @default 0.5 */
@@ -1305,6 +1835,38 @@ export interface components {
             says: string;
             /** @enum {string} */
             why: "edge" | "centre" | "third" | "neighbour" | "gap";
+        };
+        /** @description `sheets` are to be printed, `printed` are; `trouble` says why it stopped, `says` what would do. */
+        Job: {
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            name: string;
+            /** @default 0 */
+            printed: number;
+            /** @default  */
+            says: string;
+            sheets: number;
+            /**
+             * @default waiting
+             * @enum {string}
+             */
+            state: "waiting" | "printing" | "stopped" | "done" | "cancelled";
+            /**
+             * @default
+             * @enum {string}
+             */
+            trouble: "" | "no paper" | "other paper" | "jam";
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         "JointPart-Input": {
             /**
@@ -1403,6 +1965,10 @@ export interface components {
             piece: string;
             sentence: string;
         };
+        LeftOut: {
+            sentence: string;
+            wanted: string;
+        };
         /** @description A signed length of `units` / 914400 inch. Lengths add, take a whole multiple and give a ratio. */
         Length: {
             units: number;
@@ -1426,6 +1992,45 @@ export interface components {
         };
         LengthTexts: {
             lengths: string[];
+        };
+        /** @description What lies in the printer: a paper, its size, so many sheets. */
+        Loaded: {
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            sheets: number;
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description Notes beside the file: quarter turns, degrees, without colour, darker or lighter. */
+        "Look-Input": {
+            /** @default false */
+            black_and_white: boolean;
+            /** @default 0 */
+            lighten: number;
+            /** @default 0 */
+            straighten: number;
+            /** @default 0 */
+            turn: number;
+        };
+        /** @description Notes beside the file: quarter turns, degrees, without colour, darker or lighter. */
+        "Look-Output": {
+            /** @default false */
+            black_and_white: boolean;
+            /** @default 0 */
+            lighten: number;
+            /** @default 0 */
+            straighten: number;
+            /** @default 0 */
+            turn: number;
         };
         "Mat-Input": {
             borders: components["schemas"]["Borders"];
@@ -1467,6 +2072,24 @@ export interface components {
              */
             lap: string;
         };
+        /** @description Which papers would do for mat number `mat` (from 0) of a part. */
+        MatAsked: {
+            id?: string | null;
+            mat: number;
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
+        };
+        MatChoice: {
+            good: boolean;
+            paper: string;
+            reason: string;
+            /** @enum {string} */
+            side: "A" | "B";
+        };
+        MatChoices: {
+            choices: components["schemas"]["MatChoice"][];
+            colours: components["schemas"]["PhotoColours"] | null;
+        };
         /**
          * @description Moves a part: `x`, `y` say where its top left corner is wanted; `marks` nudge it instead.
          *
@@ -1491,6 +2114,27 @@ export interface components {
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+        };
+        OfferOut: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            lost: number;
+            ppi: number;
+            says: string;
+            size: string;
+            usual: boolean;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /** @enum {string} */
+            word: "good" | "fine" | "soft" | "too few";
         };
         /** @description A recipe to work out; `id` is the page's where it is kept, so that its own cut sheets count as its own. */
         PageAsked: {
@@ -1733,6 +2377,24 @@ export interface components {
             scale: string;
             tile: components["schemas"]["Tile"];
         };
+        /**
+         * @description How a file came in: new, here already, or back from what was put away; `like` names a photo that looks the
+         *     same.
+         */
+        PhotoCame: {
+            /** @enum {string} */
+            how: "new" | "here" | "back";
+            like: string | null;
+            photo: components["schemas"]["PhotoOut"];
+        };
+        /** @description The edge of the cropped picture: lightness from 0 to 100, colour, how lively it is; leading colours. */
+        PhotoColours: {
+            colour: string;
+            leading: string[];
+            lightness: number;
+            /** @enum {string} */
+            liveliness: "plain" | "quiet" | "lively" | "busy";
+        };
         PhotoIn: {
             photo: components["schemas"]["PhotoRecord-Input"];
             series?: string | null;
@@ -1740,13 +2402,22 @@ export interface components {
             /** @default changed the photo */
             what: string;
         };
-        /** @description `crop`, `ppi` and `word` are for the print it is wanted in; `used_on` names pages. */
+        /**
+         * @description `pixels` are the photo's as it looks; `look` goes into the address of its pictures. `crop`, `ppi`, `word` and
+         *     `faces_cut` are for the print it is wanted in.
+         */
         PhotoOut: {
+            /** Format: date-time */
+            added: string;
             crop: components["schemas"]["CropOut"] | null;
+            faces_cut: number;
+            look: string;
+            outline: string;
             photo: components["schemas"]["PhotoRecord-Output"];
+            pixels: components["schemas"]["Pixels"];
             ppi: number | null;
             saved: components["schemas"]["Saved"];
-            used_on: string[];
+            used_on: components["schemas"]["UsedOn"][];
             word: ("good" | "fine" | "soft" | "too few") | null;
         };
         "PhotoPart-Input": {
@@ -1773,12 +2444,22 @@ export interface components {
             place: components["schemas"]["Place-Output"];
             print: components["schemas"]["Print-Output"];
         };
-        /** @description A photo: its file is kept under the same id. `print` is the size it is wanted in. */
+        /**
+         * @description A photo: its file is kept under the same id. `print` is the size it is wanted in.
+         *
+         *     `width` × `height` are the file's pixels, upright; `digest` tells the same file again, `likeness` (64 bits as
+         *     hex) a picture that looks the same. A card is a picture that is printed to write or stick on.
+         */
         "PhotoRecord-Input": {
+            /** @default  */
+            caption: string;
+            /** @default  */
+            digest: string;
             /** @default  */
             file: string;
             /**
              * @default {
+             *       "faces": [],
              *       "x": 0.5,
              *       "y": 0.5,
              *       "zoom": 1
@@ -1786,17 +2467,43 @@ export interface components {
              */
             framing: components["schemas"]["Framing-Input"];
             height: number;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            kind: "photo" | "card";
+            /** @default  */
+            likeness: string;
+            /**
+             * @default {
+             *       "black_and_white": false,
+             *       "lighten": 0,
+             *       "straighten": 0,
+             *       "turn": 0
+             *     }
+             */
+            look: components["schemas"]["Look-Input"];
             name: string;
             print: components["schemas"]["Print-Input"];
             taken?: string | null;
             width: number;
         };
-        /** @description A photo: its file is kept under the same id. `print` is the size it is wanted in. */
+        /**
+         * @description A photo: its file is kept under the same id. `print` is the size it is wanted in.
+         *
+         *     `width` × `height` are the file's pixels, upright; `digest` tells the same file again, `likeness` (64 bits as
+         *     hex) a picture that looks the same. A card is a picture that is printed to write or stick on.
+         */
         "PhotoRecord-Output": {
+            /** @default  */
+            caption: string;
+            /** @default  */
+            digest: string;
             /** @default  */
             file: string;
             /**
              * @default {
+             *       "faces": [],
              *       "x": 0.5,
              *       "y": 0.5,
              *       "zoom": 1
@@ -1804,20 +2511,40 @@ export interface components {
              */
             framing: components["schemas"]["Framing-Output"];
             height: number;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            kind: "photo" | "card";
+            /** @default  */
+            likeness: string;
+            /**
+             * @default {
+             *       "black_and_white": false,
+             *       "lighten": 0,
+             *       "straighten": 0,
+             *       "turn": 0
+             *     }
+             */
+            look: components["schemas"]["Look-Output"];
             name: string;
             print: components["schemas"]["Print-Output"];
             taken: string | null;
             width: number;
         };
+        /**
+         * @description The window of the picture and the outlines are seen from the corner of the uncut piece, paths in inches.
+         *
+         *     `query` is added to the address of the photo's pictures.
+         */
         Picture: {
             crop: components["schemas"]["CropOut"] | null;
+            inner: string;
+            outline: string;
             photo: string | null;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            rim: string;
+            /** @default  */
+            query: string;
+            window: components["schemas"]["Rect"];
         };
         PictureOut: {
             id: string;
@@ -1833,6 +2560,10 @@ export interface components {
             /** @enum {string} */
             role: "base" | "panel" | "mat" | "print";
             uncut: components["schemas"]["Rect"];
+        };
+        Pixels: {
+            height: number;
+            width: number;
         };
         "Place-Input": {
             across: components["schemas"]["Across-Input"];
@@ -1852,7 +2583,18 @@ export interface components {
              */
             on: "left" | "right" | "spread";
         };
+        /** @description A print or a part of one on its sheet; `shows` is which part of the print it is. */
+        PlacedOut: {
+            at: components["schemas"]["Rect"];
+            label: string;
+            shows: components["schemas"]["Rect"];
+            turned: boolean;
+            wanted: string;
+        };
+        /** @description A print as it comes out of the printer; `below` null means a rim as wide below as elsewhere. */
         "Print-Input": {
+            below?: string | null;
+            frame?: components["schemas"]["Frame-Input"] | null;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -1866,6 +2608,27 @@ export interface components {
              * @example 108 mm
              */
             rim: string;
+            /** @default false */
+            rim_off: boolean;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip";
+            /**
+             * @default as the photo
+             * @enum {string}
+             */
+            tone: "as the photo" | "black and white" | "in colour";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            trim: string;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -1873,7 +2636,10 @@ export interface components {
              */
             width: string;
         };
+        /** @description A print as it comes out of the printer; `below` null means a rim as wide below as elsewhere. */
         "Print-Output": {
+            below: string | null;
+            frame: components["schemas"]["Frame-Output"] | null;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -1887,8 +2653,173 @@ export interface components {
              * @example 108 mm
              */
             rim: string;
+            /** @default false */
+            rim_off: boolean;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip";
+            /**
+             * @default as the photo
+             * @enum {string}
+             */
+            tone: "as the photo" | "black and white" | "in colour";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            trim: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description What a print shows of its photo, and its shape as a path in a box of 1 × 1. */
+        PrintCrop: {
+            crop: components["schemas"]["CropOut"] | null;
+            faces_cut: number;
+            framing: components["schemas"]["Framing-Output"];
+            look: string;
+            outline: string;
+            pixels: components["schemas"]["Pixels"];
+            ppi: number | null;
+            word: ("good" | "fine" | "soft" | "too few") | null;
+        };
+        "PrintList-Input": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 114300
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            papers: components["schemas"]["PrintPaper-Input"][];
+            /** @default [] */
+            wanted: components["schemas"]["WantedPrint-Input"][];
+        };
+        "PrintList-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            papers: components["schemas"]["PrintPaper-Output"][];
+            /** @default [] */
+            wanted: components["schemas"]["WantedPrint-Output"][];
+        };
+        PrintListAsked: {
+            prints: components["schemas"]["PrintList-Input"];
+        };
+        PrintListIn: {
+            prints: components["schemas"]["PrintList-Input"];
+            series?: string | null;
+            /** @default 0 */
+            version: number;
+            /** @default changed the print list */
+            what: string;
+        };
+        /** @description `names` are the photos' by wanted print, `says` each print in words. */
+        PrintListOut: {
+            names: {
+                [key: string]: string;
+            };
+            prints: components["schemas"]["PrintList-Output"];
+            saved: components["schemas"]["Saved"];
+            says: {
+                [key: string]: string;
+            };
+        };
+        /** @description `count` null means enough of it; `use` says whether prints may be laid on it. */
+        "PrintPaper-Input": {
+            count?: number | null;
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            margin: components["schemas"]["Borders"];
+            name: string;
+            /** @default true */
+            use: boolean;
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description `count` null means enough of it; `use` says whether prints may be laid on it. */
+        "PrintPaper-Output": {
+            count: number | null;
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            margin: components["schemas"]["Borders"];
+            name: string;
+            /** @default true */
+            use: boolean;
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description How a wanted print looks on the screen: the window of its picture, as on a page. */
+        PrintPicture: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            picture: components["schemas"]["Picture"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        PrintPlanOut: {
+            left: components["schemas"]["LeftOut"][];
+            notes: string[];
+            pictures: {
+                [key: string]: components["schemas"]["PrintPicture"];
+            };
+            sheets: components["schemas"]["PrintSheetOut"][];
+        };
+        PrintSheetOut: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            labels: components["schemas"]["WordsOut"][];
+            line: components["schemas"]["WordsOut"] | null;
+            paper: string;
+            placed: components["schemas"]["PlacedOut"][];
+            printable: components["schemas"]["Rect"];
+            says: string;
+            ticks: components["schemas"]["Rect"][];
+            /**
+             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -1897,6 +2828,28 @@ export interface components {
         PrintSize: {
             height: string;
             width: string;
+        };
+        /** @description How the printer stands; jobs in the order in which they came. */
+        Printer: {
+            jammed: boolean;
+            jobs: components["schemas"]["Job"][];
+            loaded: components["schemas"]["Loaded"] | null;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            name: string;
+            seconds_a_sheet: number;
+        };
+        /** @description How the photo printer stands; `there` is false where it does not answer, `says` what would do. */
+        PrinterOut: {
+            loaded: string;
+            printer: components["schemas"]["Printer"] | null;
+            run: components["schemas"]["RunOut"] | null;
+            says: string;
+            there: boolean;
         };
         /** @description Why a request is refused. `current_version` stands where something was changed in another window. */
         Problem: {
@@ -1950,11 +2903,25 @@ export interface components {
              */
             y: string;
         };
+        /** @description What would do, in words, and the part as it would be then. */
+        Remedy: {
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+            says: string;
+        };
         RowsOut: {
             papers: components["schemas"]["Paper-Output"][];
             rows: number;
             things: components["schemas"]["Thing-Output"][];
             wrong: components["schemas"]["WrongCell"][];
+        };
+        /** @description A print run on its way: prints made so far, then the printer's jobs. */
+        RunOut: {
+            jobs: string[];
+            made: number;
+            of: number;
+            /** @enum {string} */
+            phase: "making" | "sending" | "sent" | "stopped" | "failed";
+            says: string;
         };
         /** @description How a document stands. `undo` says what a step back takes back, `redo` what a step forward does again. */
         Saved: {
@@ -2009,6 +2976,22 @@ export interface components {
         SettingsOut: {
             saved: components["schemas"]["Saved"];
             settings: components["schemas"]["Settings-Output"];
+        };
+        ShapeIn: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /** @enum {string} */
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
         "Side-Input": {
@@ -2069,6 +3052,27 @@ export interface components {
              */
             width: string;
         };
+        /** @description A place for a photo: a width on the page, an opening (a circle where `height` is left out), or a cell. */
+        SpotIn: {
+            height?: string | null;
+            /** @enum {string} */
+            kind: "width" | "opening" | "cell";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 114300
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lap: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description Asks for a step back or forward from the version that is on the screen. */
         Step: {
             version: number;
@@ -2105,6 +3109,108 @@ export interface components {
              */
             depth: string;
             edge: components["schemas"]["Edge"];
+        };
+        "Template-Input": {
+            /** @default [] */
+            cells: components["schemas"]["Cell-Input"][];
+            /** @default 2 */
+            columns: number;
+            /** @default false */
+            cut_apart: boolean;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 114300
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default {
+             *       "units": 5486400
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 114300
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rim: string;
+            /** @default 3 */
+            rows: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default {
+             *       "units": 3657600
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        "Template-Output": {
+            /** @default [] */
+            cells: components["schemas"]["Cell-Output"][];
+            /** @default 2 */
+            columns: number;
+            /** @default false */
+            cut_apart: boolean;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rim: string;
+            /** @default 3 */
+            rows: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        TemplateIn: {
+            series?: string | null;
+            template: components["schemas"]["Template-Input"];
+            /** @default 0 */
+            version: number;
+            /** @default changed the template */
+            what: string;
+        };
+        /** @description `places` is where each cell of the rows lies; `cell` is how large they are, in words. */
+        TemplateOut: {
+            cell: string;
+            places: components["schemas"]["Rect"][];
+            query: string;
+            saved: components["schemas"]["Saved"];
+            template: components["schemas"]["Template-Output"];
         };
         "Thing-Input": {
             /** @default 1 */
@@ -2144,6 +3250,34 @@ export interface components {
         Tiles: {
             a: components["schemas"]["Tile"];
             b: components["schemas"]["Tile"];
+        };
+        UsedOn: {
+            id: string;
+            name: string;
+        };
+        /** @description `page` and `part` name where it is wanted; `cut_at` is where the gutter will cut it, from its left edge. */
+        "WantedPrint-Input": {
+            /** @default 1 */
+            copies: number;
+            cut_at?: string | null;
+            id: string;
+            page?: string | null;
+            part?: string | null;
+            print: components["schemas"]["Print-Input"];
+        };
+        /** @description `page` and `part` name where it is wanted; `cut_at` is where the gutter will cut it, from its left edge. */
+        "WantedPrint-Output": {
+            /** @default 1 */
+            copies: number;
+            cut_at: string | null;
+            id: string;
+            page: string | null;
+            part: string | null;
+            print: components["schemas"]["Print-Output"];
+        };
+        WordsOut: {
+            at: components["schemas"]["Rect"];
+            text: string;
         };
         WrongCell: {
             field: string;
@@ -2255,6 +3389,39 @@ export interface operations {
             };
         };
     };
+    crop_print: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CropAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintCrop"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plan_request: {
         parameters: {
             query?: never;
@@ -2335,6 +3502,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EvaluatedOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fill_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Filled"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -2538,7 +3738,7 @@ export interface operations {
             };
         };
     };
-    put_kit_away: {
+    put_away_kit: {
         parameters: {
             query?: never;
             header?: never;
@@ -2573,7 +3773,7 @@ export interface operations {
             };
         };
     };
-    bring_kit_back: {
+    bring_back_kit: {
         parameters: {
             query?: never;
             header?: never;
@@ -2802,6 +4002,39 @@ export interface operations {
             };
         };
     };
+    choose_mat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MatAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MatChoices"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     move_part: {
         parameters: {
             query?: never;
@@ -2996,7 +4229,7 @@ export interface operations {
             };
         };
     };
-    put_page_away: {
+    put_away_page: {
         parameters: {
             query?: never;
             header?: never;
@@ -3031,7 +4264,7 @@ export interface operations {
             };
         };
     };
-    bring_page_back: {
+    bring_back_page: {
         parameters: {
             query?: never;
             header?: never;
@@ -3567,7 +4800,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PhotoOut"];
+                    "application/json": components["schemas"]["PhotoCame"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -3616,7 +4849,7 @@ export interface operations {
             };
         };
     };
-    put_photo_away: {
+    put_away_photo: {
         parameters: {
             query?: never;
             header?: never;
@@ -3651,7 +4884,7 @@ export interface operations {
             };
         };
     };
-    bring_photo_back: {
+    bring_back_photo: {
         parameters: {
             query?: never;
             header?: never;
@@ -3708,6 +4941,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    offer_sizes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpotIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferOut"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -3826,7 +5094,10 @@ export interface operations {
     };
     get_picture: {
         parameters: {
-            query?: never;
+            query?: {
+                look?: string;
+                v?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -3870,6 +5141,496 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PrintSize"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_printer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    jam_printer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    clear_jam: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancel_job: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_tray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    load_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Loaded"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stop_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_prints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintListOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_prints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintListIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintListOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    want_prints_of_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintListOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_prints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintListAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintPlanOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo_prints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintListOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheets_as_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheet_as_png: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_prints: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintListOut"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -3932,6 +5693,276 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettingsOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fit_shape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShapeIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintSize"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_templates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TemplateOut"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

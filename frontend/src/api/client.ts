@@ -47,12 +47,12 @@ export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
 }
 
 /** Sends one file; the server's answer as JSON. Throws as `take` does. */
-export async function sendFile<T>(path: string, file: File, signal?: AbortSignal): Promise<T> {
+export async function sendFile<T>(path: string, file: File): Promise<T> {
   const form = new FormData();
   form.append("file", file);
   let response: Response;
   try {
-    response = await fetch(path, { method: "POST", body: form, signal });
+    response = await fetch(path, { method: "POST", body: form });
   } catch {
     throw new Unreachable();
   }

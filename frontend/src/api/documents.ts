@@ -17,6 +17,10 @@ export type CuttingOut = Schemas["CuttingOut"];
 export type Settings = Schemas["Settings"];
 export type Evaluated = Schemas["EvaluatedOut"];
 export type Cost = Schemas["CostOut"];
+export type TemplateOut = Schemas["TemplateOut"];
+export type Template = Schemas["Template"];
+export type PrintListOut = Schemas["PrintListOut"];
+export type PrintList = Schemas["PrintList"];
 
 export const kitsQuery = queryOptions({ queryKey: ["kits"], queryFn: () => take(client.GET("/api/kits")) });
 export const photosQuery = queryOptions({ queryKey: ["photos"], queryFn: () => take(client.GET("/api/photos")) });
@@ -30,6 +34,36 @@ export const printSizesQuery = queryOptions({
   queryFn: () => take(client.GET("/api/print-sizes")),
   staleTime: Number.POSITIVE_INFINITY,
 });
+export const templatesQuery = queryOptions({
+  queryKey: ["templates"],
+  queryFn: () => take(client.GET("/api/templates")),
+});
+export const printListQuery = queryOptions({
+  queryKey: ["prints"],
+  queryFn: () => take(client.GET("/api/prints")),
+});
+/** A print list laid on sheets; the last one stays on the screen until the next is there. */
+export const printPlanQuery = (prints: PrintList) =>
+  queryOptions({
+    queryKey: ["print plan", prints],
+    queryFn: () => take(client.POST("/api/prints/plan", { body: { prints } })),
+    placeholderData: (last) => last,
+    gcTime: 20_000,
+  });
+export const printerQuery = queryOptions({
+  queryKey: ["printer"],
+  queryFn: () => take(client.GET("/api/printer")),
+  refetchInterval: 700,
+});
+/** What a print of its own size and frame shows of its photo. */
+export const cropQuery = (print: Schemas["Print"]) =>
+  queryOptions({
+    queryKey: ["crop", print],
+    queryFn: () => take(client.POST("/api/crop", { body: { print } })),
+    placeholderData: (last) => last,
+    gcTime: 20_000,
+    enabled: Boolean(print.photo),
+  });
 export const awayQuery = queryOptions({ queryKey: ["away"], queryFn: () => take(client.GET("/api/away")) });
 export const pageQuery = (id: string) =>
   queryOptions({
@@ -96,6 +130,33 @@ export function photoSource(id: string): Source<PhotoRecord, PhotoOut> {
   };
 }
 
+export function templateSource(id: string): Source<Template, TemplateOut> {
+  return {
+    body: (answer) => answer.template,
+    load: async () => {
+      const found = (await take(client.GET("/api/templates"))).find((one) => one.saved.id === id);
+      if (!found) throw new Error("this template was put away");
+      return found;
+    },
+    put: (version, what, template, series) =>
+      take(client.PUT("/api/templates/{id}", { ...at(id), body: { version, what, series, template } })),
+    undo: (version) => take(client.POST("/api/templates/{id}/undo", { ...at(id), body: { version } })),
+    redo: (version) => take(client.POST("/api/templates/{id}/redo", { ...at(id), body: { version } })),
+  };
+}
+
+/** There is one print list. */
+export function printListSource(): Source<PrintList, PrintListOut> {
+  return {
+    body: (answer) => answer.prints,
+    load: () => take(client.GET("/api/prints")),
+    put: (version, what, prints, series) =>
+      take(client.PUT("/api/prints", { body: { version, what, series, prints } })),
+    undo: (version) => take(client.POST("/api/prints/undo", { body: { version } })),
+    redo: (version) => take(client.POST("/api/prints/redo", { body: { version } })),
+  };
+}
+
 export function pageSource(id: string): Source<Recipe, PageOut> {
   return {
     body: (answer) => answer.page,
@@ -110,13 +171,15 @@ export function pageSource(id: string): Source<Recipe, PageOut> {
 /** What is worked out from a document and must be asked for again once it has changed. */
 const FOLLOWS = {
   kit: ["kits", "evaluated", "cost", "cutting"],
-  photo: ["photos", "evaluated", "cutting"],
+  photo: ["photos", "evaluated", "cutting", "templates", "crop", "print plan"],
+  template: ["templates", "evaluated", "print plan"],
+  prints: ["prints"],
   page: ["pages", "photos", "cutting"],
 } as const;
 
 /** A desk over a document that was loaded, made anew when another document takes its place. */
 export function useDesk<Body, Answer extends { saved: Saved }>(
-  kind: "kit" | "photo" | "page",
+  kind: "kit" | "photo" | "page" | "template" | "prints",
   answer: Answer,
   source: (id: string) => Source<Body, Answer>,
 ): [Desk<Body, Answer>, DeskState<Body, Answer>] {
@@ -125,8 +188,11 @@ export function useDesk<Body, Answer extends { saved: Saved }>(
   /** What was saved is what the lists show from now on, also where a bench is left and entered again at once. */
   function onSaved(saved: Answer): void {
     queries.setQueryData([kind, id], saved);
-    queries.setQueryData<Answer[]>([`${kind}s`], (all) => all?.map((one) => (one.saved.id === id ? saved : one)));
-    for (const follows of FOLLOWS[kind]) void queries.invalidateQueries({ queryKey: [follows] });
+    if (kind === "prints") queries.setQueryData([kind], saved);
+    else
+      queries.setQueryData<Answer[]>([`${kind}s`], (all) => all?.map((one) => (one.saved.id === id ? saved : one)));
+    for (const follows of FOLLOWS[kind])
+      if (follows !== kind) void queries.invalidateQueries({ queryKey: [follows] });
   }
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a newer answer of the same document goes to refresh
@@ -163,6 +229,16 @@ export function useShelf(): ShelfPaper[] {
 
 export function usePhotos(): PhotoOut[] {
   return useQuery(photosQuery).data ?? [];
+}
+
+/** What a print can show: photos and templates, by id and name. */
+export function usePictures(): { id: string; name: string }[] {
+  const photos = usePhotos();
+  const templates = useQuery(templatesQuery).data ?? [];
+  return [
+    ...photos.map((p) => ({ id: p.saved.id, name: p.photo.name })),
+    ...templates.map((t) => ({ id: t.saved.id, name: t.template.name })),
+  ];
 }
 
 /** The unit in which the household measures. */

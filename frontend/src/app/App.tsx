@@ -12,6 +12,7 @@ import { theme } from "./theme";
 
 const Unpack = lazy(() => import("../benches/unpack/Unpack"));
 const Photos = lazy(() => import("../benches/photos/Photos"));
+const Prints = lazy(() => import("../benches/photos/Prints"));
 const Pages = lazy(() => import("../benches/page/Pages"));
 const PageBench = lazy(() => import("../benches/page/PageBench"));
 const Cut = lazy(() => import("../benches/cut/Cut"));
@@ -39,6 +40,7 @@ export function App() {
                 <Routes>
                   <Route path="/" element={<Home />} />
                   <Route path="/unpack/:id?" element={<Unpack />} />
+                  <Route path="/photos/prints" element={<Prints />} />
                   <Route path="/photos/:id?" element={<Photos />} />
                   <Route path="/page" element={<Pages />} />
                   <Route path="/page/:id" element={<PageBench />} />

@@ -5,18 +5,22 @@ import Button from "@mui/material/Button";
 import Snackbar from "@mui/material/Snackbar";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef } from "react";
-import { NavLink, useLocation } from "react-router";
+import { Link, NavLink, useLocation } from "react-router";
 import { kitsQuery, type PageOut, pagesQuery, photosQuery } from "../api/documents";
+import { incoming } from "../api/incoming";
 import { IconAction } from "../ui/IconAction";
+import { useTold } from "../ui/useTold";
 import { useFrame } from "./FrameContext";
 import { Measures } from "./Measures";
 import { colours, words } from "./theme";
+import { useIncoming } from "./useIncoming";
 
 export const HEADER = 56;
 
 export function Frame({ children }: { children: ReactNode }) {
   const { desk, said, setSaid } = useFrame();
   useUndoKeys();
+  useIncoming();
   return (
     <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column", minWidth: 320 }}>
       <Box
@@ -35,6 +39,7 @@ export function Frame({ children }: { children: ReactNode }) {
         <Box sx={{ ...words, fontWeight: 600, fontSize: "1.35rem", alignSelf: "center" }}>Ulna</Box>
         <Way />
         <Box sx={{ display: "flex", alignItems: "center", ml: "auto", gap: 0.5 }}>
+          <StillComing />
           <SavingState />
           <IconAction
             icon="undo"
@@ -187,6 +192,18 @@ function Marks({ filled, on }: { filled: boolean; on: boolean }) {
           strokeWidth={k % 8 === 0 ? 1.4 : 0.9}
         />
       ))}
+    </Box>
+  );
+}
+
+/** On the other benches: that photos are still coming in. */
+function StillComing() {
+  const { state, done, of } = useTold(incoming);
+  const path = useLocation().pathname;
+  if (state === "nothing" || state === "ended" || path.startsWith("/photos")) return null;
+  return (
+    <Box component={Link} to="/photos" role="status" sx={{ fontSize: "0.88rem", px: 1 }}>
+      Photos: {done} of {of}
     </Box>
   );
 }

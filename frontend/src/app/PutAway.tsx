@@ -1,4 +1,4 @@
-/** What was put away: kits, photos and pages, each one press from being back. */
+/** What was put away: kits, photos, templates and pages, each one press from being back. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";

@@ -3,6 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useS
 import type { Schemas } from "../api/client";
 import type { Evaluated, ShelfPaper } from "../api/documents";
 import { colours, figures, measureFont } from "../app/theme";
+import { arrow } from "../ui/arrows";
 import { unbroken } from "../ui/figures";
 import { TilePattern } from "../ui/Swatch";
 import { PieceShape } from "./PieceShape";
@@ -94,9 +95,7 @@ export function Drawing(props: Props) {
 
   function onKeyDown(event: KeyboardEvent<SVGGElement>, part: string): void {
     const far = event.shiftKey ? 8 : 1;
-    const step = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as const)[
-      event.key as "ArrowLeft"
-    ];
+    const step = arrow(event.key);
     if (step && !event.altKey && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
       props.onNudge(part, [step[0] * far, step[1] * far]);

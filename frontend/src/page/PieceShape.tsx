@@ -2,7 +2,7 @@
 import { memo } from "react";
 import type { Schemas } from "../api/client";
 import { colours } from "../app/theme";
-import { box, inches } from "./scale";
+import { box } from "./scale";
 
 type Piece = Schemas["PieceOut"];
 
@@ -47,25 +47,59 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
   );
 });
 
+/** A print as a piece: clipped to its half where the gutter cuts it. */
 function Print({ piece }: { piece: Piece }) {
   const rect = box(piece.rect);
   const uncut = box(piece.uncut);
-  const shown = piece.picture;
-  const rim = shown ? inches(shown.rim) : 0;
-  const seen = { x: uncut.x + rim, y: uncut.y + rim, width: uncut.width - 2 * rim, height: uncut.height - 2 * rim };
-  const crop = shown?.crop;
   const half = `half-${piece.id.replace(/\W/g, "_")}`;
+  const clip = { x: rect.x - uncut.x, y: rect.y - uncut.y, width: rect.width, height: rect.height };
   return (
-    <>
-      <rect {...rect} fill="#fff" />
+    <g transform={`translate(${uncut.x} ${uncut.y})`}>
       <clipPath id={half}>
-        <rect {...rect} />
+        <rect {...clip} />
       </clipPath>
       <g clipPath={`url(#${half})`}>
-        {shown?.photo && crop ? (
+        <PrintShape name={piece.name} picture={piece.picture} width={uncut.width} height={uncut.height} id={half} />
+      </g>
+    </g>
+  );
+}
+
+interface PrintProps {
+  name: string;
+  picture: Schemas["Picture"] | null;
+  width: number;
+  height: number;
+  id: string;
+}
+
+/** White paper in its shape with the picture in its window, from its own corner, in inches. */
+export function PrintShape({ name, picture, width, height, id }: PrintProps) {
+  const seen = picture ? box(picture.window) : { x: 0, y: 0, width, height };
+  const crop = picture?.crop;
+  const shown = picture?.photo && crop && seen.width > 0 && seen.height > 0;
+  return (
+    <>
+      {picture?.outline ? (
+        <path d={picture.outline} fill="#fff" />
+      ) : (
+        <rect width={width} height={height} fill="#fff" />
+      )}
+      {picture?.inner && (
+        <clipPath id={`${id}-inner`}>
+          <path d={picture.inner} />
+        </clipPath>
+      )}
+      <g clipPath={picture?.inner ? `url(#${id}-inner)` : undefined}>
+        {shown ? (
           <svg {...seen} viewBox={`${crop.x} ${crop.y} ${crop.width} ${crop.height}`} preserveAspectRatio="none">
-            <title>{piece.name}</title>
-            <image href={`/api/pictures/${shown.photo}/view`} width={1} height={1} preserveAspectRatio="none" />
+            <title>{name}</title>
+            <image
+              href={`/api/pictures/${picture.photo}/view${picture.query}`}
+              width={1}
+              height={1}
+              preserveAspectRatio="none"
+            />
           </svg>
         ) : (
           <Empty {...seen} />

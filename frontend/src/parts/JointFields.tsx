@@ -64,7 +64,11 @@ export function JointFields({ part, pages, onChange }: PartProps<JointPart>) {
           </Button>
         )}
       </Sentence>
-      <MatList mats={part.mats} onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)} />
+      <MatList
+        part={part.id}
+        mats={part.mats}
+        onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
+      />
       <PlaceFields
         place={part.place}
         pages={pages}

@@ -1,6 +1,7 @@
 /** A stack of mats, the inner one first: borders, paper, gutted or solid. */
 
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import { useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
@@ -8,16 +9,20 @@ import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
 import { type Mat, newMat, USUAL } from "./kinds";
+import { MatChooser } from "./MatChooser";
+import { usePageHere } from "./PageHere";
 import { Sentence } from "./Sentence";
 
 interface Props {
+  /** The part that they lie under. */
+  part: string;
   mats: Mat[];
   onChange: (what: string, mats: Mat[], group?: string) => void;
 }
 
 const SIDES = ["left", "top", "right", "bottom"] as const;
 
-export function MatList({ mats, onChange }: Props) {
+export function MatList({ part, mats, onChange }: Props) {
   const unit = useUnit();
   const replace = (k: number, mat: Mat) => mats.map((old, n) => (n === k ? mat : old));
   return (
@@ -37,6 +42,7 @@ export function MatList({ mats, onChange }: Props) {
             )
           }
           onOutward={() => onChange("changed the order of mats", swapped(mats, k))}
+          part={part}
         />
       ))}
       <Button
@@ -58,6 +64,7 @@ function swapped(mats: Mat[], k: number): Mat[] {
 }
 
 interface OneProps {
+  part: string;
   mat: Mat;
   number: number;
   last: boolean;
@@ -66,7 +73,9 @@ interface OneProps {
   onOutward: () => void;
 }
 
-function OneMat({ mat, number, last, onChange, onRemove, onOutward }: OneProps) {
+function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneProps) {
+  const here = usePageHere();
+  const [choosing, setChoosing] = useState(false);
   const b = mat.borders;
   const usual = USUAL[useUnit()];
   const even = SIDES.every((side) => b[side] === b.left);
@@ -106,7 +115,20 @@ function OneMat({ mat, number, last, onChange, onRemove, onOutward }: OneProps) 
           value={mat.choice}
           onChange={(choice, paper) => onChange(`chose ${paper}`, { ...mat, choice })}
         />
+        {here && (
+          <Button size="small" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
+            Which would do?
+          </Button>
+        )}
       </Sentence>
+      {choosing && (
+        <MatChooser
+          part={part}
+          mat={number - 1}
+          value={mat.choice}
+          onChange={(choice, paper) => onChange(`tried ${paper}`, { ...mat, choice }, "try on")}
+        />
+      )}
       <Sentence inset>
         <Choice
           label={`${name} borders`}

@@ -1,11 +1,14 @@
 /** A print: which photo, its size as it lies, its rim. */
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import { printSizesQuery, usePhotos } from "../api/documents";
+import type { ReactNode } from "react";
+import { client, take } from "../api/client";
+import { printSizesQuery, usePhotos, usePictures } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
-import { type Print, printOf } from "./kinds";
+import { hasLength, type Print, printOf } from "./kinds";
+import { PrintCutFields } from "./PrintCutFields";
 import { Sentence } from "./Sentence";
 
 interface Props {
@@ -13,9 +16,15 @@ interface Props {
   label: string;
   onChange: (what: string, print: Print, group?: string) => void;
   onRemove?: () => void;
+  /** Where the gutter cuts it, as a share of the picture's width; moved by so much of it. */
+  line?: number | null;
+  onLine?: (by: number) => void;
+  /** What else can be done with it. */
+  children?: ReactNode;
 }
 
-export function PrintFields({ print, label, onChange, onRemove }: Props) {
+export function PrintFields({ print, label, onChange, onRemove, line, onLine, children }: Props) {
+  const pictures = usePictures();
   const photos = usePhotos();
   return (
     <>
@@ -26,27 +35,31 @@ export function PrintFields({ print, label, onChange, onRemove }: Props) {
           value={print.photo ?? ""}
           options={[
             ["", "not chosen yet"],
-            ...photos.map((p) => [p.saved.id, p.photo.name] as const),
-            ...(print.photo && photos.length && !photos.some((p) => p.saved.id === print.photo)
+            ...pictures.map((p) => [p.id, p.name] as const),
+            ...(print.photo && photos.length && !pictures.some((p) => p.id === print.photo)
               ? [[print.photo, "a photo that is gone"] as const]
               : []),
           ]}
           onChange={(id) => {
             const photo = photos.find((p) => p.saved.id === id);
+            const name = pictures.find((p) => p.id === id)?.name;
             onChange(
-              photo ? `chose ${photo.photo.name}` : "took the photo out",
-              photo ? { ...printOf(photo) } : { ...print, photo: null },
+              name ? `chose ${name}` : "took the photo out",
+              photo ? printOf(photo) : { ...print, photo: id || null, frame: null },
             );
           }}
         />
         {onRemove && <IconAction small icon="bin" name={`Take ${label.toLowerCase()} away`} onClick={onRemove} />}
       </Sentence>
       <PrintSizeFields print={print} label={label} onChange={onChange} inset />
+      <PrintCutFields print={print} label={label} onChange={onChange} line={line} onLine={onLine}>
+        {children}
+      </PrintCutFields>
     </>
   );
 }
 
-type Sized = Pick<Print, "width" | "height" | "rim">;
+type Sized = Pick<Print, "width" | "height" | "rim" | "below" | "shape">;
 
 interface SizeProps<P extends Sized> {
   print: P;
@@ -62,6 +75,11 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
       (s.width === print.width && s.height === print.height) ||
       (s.width === print.height && s.height === print.width),
   );
+  async function reshape(shape: Print["shape"]): Promise<void> {
+    const { width, height } = print;
+    const fitted = await take(client.POST("/api/shapes/fit", { body: { shape, width, height } })).catch(() => null);
+    onChange(`made a print ${shape === "rectangle" ? "with corners" : shape}`, { ...print, shape, ...fitted });
+  }
   const way = usual && usual.width !== usual.height ? (print.width === usual.width ? "upright" : "lying") : null;
   return (
     <Sentence inset={inset}>
@@ -81,6 +99,18 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
         icon="swap"
         name="Turn upright or lying"
         onClick={() => onChange("turned a print", { ...print, width: print.height, height: print.width })}
+      />
+      <Choice
+        label={`${label}: shape`}
+        value={print.shape}
+        options={[
+          ["rectangle", "with corners"],
+          ["circle", "a circle"],
+          ["hexagon", "a hexagon"],
+          ["arch", "an arch"],
+          ["on the tip", "on its tip"],
+        ]}
+        onChange={(shape) => void reshape(shape)}
       />
       <Choice
         label={`${label}: usual size`}
@@ -114,6 +144,17 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
           value={print.rim}
           onCommit={(rim) => onChange("changed a print’s rim", { ...print, rim }, `${label} rim`)}
         />
+        {print.shape === "rectangle" && (hasLength(print.rim) || hasLength(print.below)) && (
+          <>
+            below
+            <LengthField
+              label={`${label}: rim below`}
+              range="gap"
+              value={print.below ?? print.rim}
+              onCommit={(below) => onChange("changed the rim below", { ...print, below }, `${label} below`)}
+            />
+          </>
+        )}
       </Box>
     </Sentence>
   );

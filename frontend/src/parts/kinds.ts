@@ -47,8 +47,27 @@ export function newMat(unit: Unit, width: "border" | "narrow" = "border"): Mat {
   };
 }
 
+/** Whether a length is there and more than nothing. */
+export function hasLength(length: string | null | undefined): boolean {
+  return Boolean(length) && !/^0(\.0+)? /.test(length ?? "");
+}
+
+/** A print without a photo: the usual size, no rim, nothing cut off. */
+export const PLAIN_PRINT: Print = {
+  photo: null,
+  width: "4 in",
+  height: "6 in",
+  rim: "0 in",
+  below: null,
+  shape: "rectangle",
+  tone: "as the photo",
+  rim_off: false,
+  trim: "0 in",
+  frame: null,
+};
+
 export function printOf(photo: PhotoOut | undefined): Print {
-  if (!photo) return { photo: null, width: "4 in", height: "6 in", rim: "0 in" };
+  if (!photo) return PLAIN_PRINT;
   return { ...photo.photo.print, photo: photo.saved.id };
 }
 

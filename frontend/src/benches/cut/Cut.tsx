@@ -223,7 +223,8 @@ function CutBench({ id, pages, onPage }: BenchProps) {
                 {nameOf(sheet, data)}
               </Typography>
               <Box sx={{ color: colours.soft }} data-side>
-                {sheet.face} side up{sheet.strip ? `, branding strip at the ${sheet.strip.edge}` : ""}
+                {sheet.print ? "picture" : `${sheet.face} side`} up
+                {sheet.strip ? `, branding strip at the ${sheet.strip.edge}` : ""}
                 {sheet.pieces.some((p) => p.side !== sheet.face) && ` · pieces ${listed(sheet)} show B`}
               </Box>
             </Box>
@@ -285,6 +286,7 @@ function some(names: string[]): string {
 }
 
 function nameOf(sheet: Schemas["CutSheet"], data: CuttingOut): string {
+  if (sheet.print) return sheet.print.charAt(0).toUpperCase() + sheet.print.slice(1);
   const name = data.names[sheet.of_paper] ?? "a paper that is gone";
   return `${name}, ${sheet.scrap ? `scrap ${unbroken(data.sheet_sizes[sheet.key] ?? "")}` : `sheet ${sheet.copy_number}`}`;
 }

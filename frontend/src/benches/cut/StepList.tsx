@@ -77,7 +77,8 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
             <Box sx={{ width: 26, textAlign: "right", fontWeight: 700, flex: "none" }}>{piece.number}</Box>
             <Box>
               {piece.name[0]?.toUpperCase()}
-              {piece.name.slice(1)}, {unbroken(sizes[piece.number] ?? "")}, side&nbsp;{piece.side}
+              {piece.name.slice(1)}, {unbroken(sizes[piece.number] ?? "")}
+              {sheet.print ? "" : `, side\u00a0${piece.side}`}
               {piece.turned && ", turned on the sheet"}
             </Box>
           </Box>

@@ -8,6 +8,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { Link } from "react-router";
 import { usePhotos, useUnit } from "../../api/documents";
+import { pictureAt } from "../../api/pictures";
 import { colours } from "../../app/theme";
 import { newBase, newJoint, newPanel, newPhoto, type Part } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
@@ -86,7 +87,7 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
         <Box
           sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "repeat(auto-fill, minmax(120px, 1fr))", pt: 1 }}
         >
-          {photos.map(({ saved, photo, used_on }) => {
+          {photos.map(({ saved, photo, look, used_on }) => {
             const place = chosen.indexOf(saved.id);
             return (
               <Box
@@ -113,14 +114,16 @@ function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClos
               >
                 <Box
                   component="img"
-                  src={`/api/pictures/${saved.id}/thumb`}
+                  src={pictureAt(saved.id, "thumb", look)}
                   alt=""
                   sx={{ width: "100%", height: 100, objectFit: "cover", display: "block", mb: 0.5 }}
                 />
                 {place >= 0 && `${place + 1} · `}
                 {photo.name}
                 {used_on.length > 0 && (
-                  <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>on {used_on.join(", ")}</Box>
+                  <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>
+                    on {used_on.map((page) => page.name).join(", ")}
+                  </Box>
                 )}
               </Box>
             );

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Unreachable } from "../../api/client";
 import {
@@ -20,6 +20,7 @@ import { useInFrame } from "../../app/FrameContext";
 import { colours, narrow, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
 import { newId, type Part } from "../../parts/kinds";
+import { PageHere } from "../../parts/PageHere";
 import { aName, InlineText } from "../../ui/InlineText";
 import { SaveMenu } from "../../ui/SaveMenu";
 import { AddMenu } from "./AddMenu";
@@ -97,6 +98,8 @@ function Bench({ answer }: { answer: PageOut }) {
     } else if (event.key === "Escape") setChosen(null);
   }
 
+  const here = useMemo(() => ({ id, page, evaluated }), [id, page, evaluated]);
+
   const exports = [
     ["Picture to send (PNG)", `/api/pages/${id}/page.png`],
     ["Picture as drawing (SVG)", `/api/pages/${id}/page.svg`],
@@ -138,18 +141,20 @@ function Bench({ answer }: { answer: PageOut }) {
           </Box>
         </Box>
         <Box data-pane sx={{ flex: 1, minHeight: 0, overflow: "auto", borderTop: `1px solid ${colours.line}` }}>
-          <RecipeList
-            parts={page.parts as Part[]}
-            pages={page.format.pages}
-            page={evaluated}
-            lacking={cost?.lacking ?? []}
-            chosen={chosen}
-            onChoose={setChosen}
-            onChange={editPart}
-            onOrder={order}
-            onCopy={copy}
-            onRemove={remove}
-          />
+          <PageHere value={here}>
+            <RecipeList
+              parts={page.parts as Part[]}
+              pages={page.format.pages}
+              page={evaluated}
+              lacking={cost?.lacking ?? []}
+              chosen={chosen}
+              onChoose={setChosen}
+              onChange={editPart}
+              onOrder={order}
+              onCopy={copy}
+              onRemove={remove}
+            />
+          </PageHere>
           <AddMenu parts={page.parts as Part[]} pages={page.format.pages} onAdd={add} />
           <StoryField story={page.story} onCommit={(story) => edit("wrote the story", { story }, "story")} />
         </Box>
@@ -160,6 +165,9 @@ function Bench({ answer }: { answer: PageOut }) {
             All pages
           </Button>
           <SaveMenu name="Send or keep" files={exports} />
+          <Button component={Link} to={`/photos/prints?page=${id}`} size="small">
+            Prints
+          </Button>
           <Button component={Link} to={`/cut/${id}`} variant="outlined" size="small">
             Cut list
           </Button>

@@ -1,5 +1,6 @@
 /** The recipe: parts from underneath upward, each a sentence; the chosen one shows its values as fields. */
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Evaluated } from "../../api/documents";
 import { colours } from "../../app/theme";
@@ -179,7 +180,22 @@ function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
         </>
       )}
       {findings.map((finding) => (
-        <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence} />
+        <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence}>
+          {finding.remedies.map(({ says, part: mended }) => (
+            <Button
+              key={says}
+              size="small"
+              variant="outlined"
+              sx={{ whiteSpace: "normal", minHeight: 30, my: 0.25, py: 0.25, lineHeight: 1.3 }}
+              onClick={(event) => {
+                event.stopPropagation();
+                props.onChange(says.charAt(0).toLowerCase() + says.slice(1), mended as Part);
+              }}
+            >
+              {unbroken(says)}
+            </Button>
+          ))}
+        </Finding>
       ))}
       {lacking.map((l) => (
         <Finding key={l.sentence} severity="stop" sentence={l.sentence} />

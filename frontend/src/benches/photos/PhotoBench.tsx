@@ -1,130 +1,270 @@
-/** One photo: its print size and rim, its crop, its focal point, how sharp it prints. */
+/** One photo: its print size, shape and rim, its crop and what must stay in, how it looks, how sharp it prints. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import { useState } from "react";
+import { Link } from "react-router";
 import { type PhotoOut, type PhotoRecord, photoSource, useDesk } from "../../api/documents";
+import { pictureAt } from "../../api/pictures";
 import { useInFrame } from "../../app/FrameContext";
-import { colours, words } from "../../app/theme";
-import { usePutAway } from "../../app/usePutAway";
+import { colours, narrow } from "../../app/theme";
+import { CropFrame, MOST_ZOOM } from "../../page/CropFrame";
 import { PrintSizeFields } from "../../parts/PrintFields";
+import { Sharpness } from "../../parts/Sharpness";
+import { Choice } from "../../ui/Choice";
 import { Icon } from "../../ui/Icon";
-import { aName, InlineText } from "../../ui/InlineText";
-import { CropFrame } from "./CropFrame";
+import { IconAction } from "../../ui/IconAction";
+import { InlineText } from "../../ui/InlineText";
+import { PictureHead } from "./PictureHead";
+import { PrintThis } from "./PrintThis";
+import { SizeFinder } from "./SizeFinder";
 
-const SHARPNESS = {
-  good: "good: sharp at reading distance",
-  fine: "fine",
-  soft: "soft: better a size smaller",
-  "too few": "too few: it would look blurred; print it smaller",
-} as const;
+type Look = PhotoRecord["look"];
+const AS_IT_CAME: Look = { turn: 0, straighten: 0, black_and_white: false, lighten: 0 };
 
 export function PhotoBench({ answer }: { answer: PhotoOut }) {
   const [desk, state] = useDesk("photo", answer, photoSource);
   useInFrame(desk, state);
-  const putAway = usePutAway();
-  const [spotting, setSpotting] = useState(false);
+  const [marking, setMarking] = useState<"spot" | "face" | null>(null);
+  const [finding, setFinding] = useState(false);
   const photo = state.body;
-  const { crop, ppi, word } = state.answer;
+  const { crop, pixels, look: lookKey } = state.answer;
   const id = answer.saved.id;
 
   const edit = (what: string, change: Partial<PhotoRecord>, group?: string) =>
     desk.edit(what, { ...desk.getState().body, ...change }, group);
   const frame = (what: string, change: Partial<PhotoRecord["framing"]>, group?: string) =>
     edit(what, { framing: { ...desk.getState().body.framing, ...change } }, group);
+  const mark = (kind: "spot" | "face") => setMarking(marking === kind ? null : kind);
 
   return (
     <Box
-      sx={{ display: "flex", flexDirection: "column", minHeight: 0, minWidth: 0, p: 2, gap: 1, overflow: "auto" }}
+      sx={{
+        display: "flex",
+        flexDirection: "column",
+        minHeight: 0,
+        minWidth: 0,
+        p: 2,
+        pt: 1.25,
+        gap: 0.75,
+        overflow: "auto",
+      }}
     >
-      <Box sx={{ display: "flex", alignItems: "center", gap: 1, flexWrap: "wrap" }}>
-        <Box component="h1" sx={{ m: 0, ...words, fontSize: "1.35rem", fontWeight: 600, flex: "1 1 220px" }}>
-          <InlineText
-            label="Name of the photo"
-            value={photo.name}
-            width="100%"
-            check={aName}
-            onCommit={(name) => edit("named a photo", { name: name.trim() })}
-          />
-        </Box>
-        <Box sx={{ color: colours.soft }}>
+      <PictureHead
+        kind="photo"
+        name={photo.name}
+        onName={(name) => edit("named a photo", { name })}
+        saved={() => desk.getState().answer.saved}
+      >
+        <Choice
+          label="What it is"
+          value={photo.kind}
+          options={[
+            ["photo", "a photo"],
+            ["card", "a card or label"],
+          ]}
+          onChange={(kind) => edit(kind === "card" ? "called it a card" : "called it a photo", { kind })}
+        />
+      </PictureHead>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          columnGap: 2,
+          color: colours.soft,
+          fontSize: "0.92rem",
+          alignItems: "baseline",
+        }}
+      >
+        <span>
           {photo.taken && `${new Date(photo.taken).toLocaleDateString(undefined, { dateStyle: "long" })} · `}
           {photo.width} × {photo.height} pixels
-        </Box>
-        <Button
-          size="small"
-          color="error"
-          onClick={() => putAway("photo", photo.name, desk.getState().answer.saved)}
-        >
-          Put away
-        </Button>
+        </span>
+        <InlineText
+          label="Caption"
+          value={photo.caption}
+          width="26ch"
+          placeholder="a caption"
+          onCommit={(caption) => edit("wrote a caption", { caption: caption.trim().slice(0, 2000) })}
+        />
+        {answer.used_on.length > 0 && (
+          <span>
+            on{" "}
+            {answer.used_on.map((page, k) => (
+              <span key={page.id}>
+                {k > 0 && ", "}
+                <Link to={`/page/${page.id}`}>{page.name}</Link>
+              </span>
+            ))}
+          </span>
+        )}
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 3, rowGap: 0.5 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5, rowGap: 0.25 }}>
         <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
           Print
           <PrintSizeFields
             print={photo.print}
             label="Print"
-            onChange={(what, print, group) => edit(what, { print: { ...photo.print, ...print } }, group)}
+            onChange={(what, print, group) =>
+              edit(what, { print: { ...desk.getState().body.print, ...print } }, group)
+            }
           />
         </Box>
-        {crop && word && (
-          <Box data-sharpness sx={{ color: word === "too few" ? colours.madder : colours.ink }}>
-            <b>{ppi}</b> pixels per inch, {SHARPNESS[word]}
-            {crop.lost > 0.005 && `; ${Math.round(crop.lost * 100)} % of the picture is cut away`}
-          </Box>
-        )}
+        <Button size="small" aria-expanded={finding} onClick={() => setFinding(!finding)}>
+          What size should it be?
+        </Button>
+        <PrintThis id={id} print={photo.print} name={photo.name} />
       </Box>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2 }}>
-        <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, width: 280 }}>
-          Closer
-          <Slider
-            aria-label="Closer"
+      {finding && (
+        <SizeFinder
+          id={id}
+          onTake={(width, height) =>
+            edit("took a print’s size", { print: { ...desk.getState().body.print, width, height } })
+          }
+        />
+      )}
+      <Sharpness {...state.answer} />
+      <Box sx={{ display: "contents", [narrow]: { display: "block", order: 2 } }}>
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5 }}>
+          <Named name="Closer" wide={190}>
+            <Slider
+              aria-label="Closer"
+              size="small"
+              min={1}
+              max={MOST_ZOOM}
+              step={0.01}
+              value={Math.min(MOST_ZOOM, photo.framing.zoom)}
+              onChange={(_, zoom) => frame("cropped closer", { zoom: zoom as number }, "zoom")}
+            />
+          </Named>
+          <Button
             size="small"
-            min={1}
-            max={5}
-            step={0.01}
-            value={photo.framing.zoom}
-            onChange={(_, zoom) => frame("cropped closer", { zoom: zoom as number }, "zoom")}
-          />
-        </Box>
-        <Button
-          size="small"
-          variant={spotting ? "contained" : "text"}
-          startIcon={<Icon name="spot" size={18} />}
-          aria-pressed={spotting}
-          onClick={() => setSpotting(!spotting)}
-        >
-          {spotting ? "Press on what must stay in" : "Set the focal point"}
-        </Button>
-        {photo.framing.focal_x !== null && (
-          <Button size="small" onClick={() => frame("took the focal point away", { focal_x: null, focal_y: null })}>
-            No focal point
+            variant={marking === "spot" ? "contained" : "text"}
+            startIcon={<Icon name="spot" size={18} />}
+            aria-pressed={marking === "spot"}
+            onClick={() => mark("spot")}
+          >
+            {marking === "spot" ? "Press on what must stay in" : "Set the focal point"}
           </Button>
-        )}
-        <Button
-          size="small"
-          onClick={() => frame("took the crop back", { x: 0.5, y: 0.5, zoom: 1 })}
-          disabled={photo.framing.zoom === 1 && photo.framing.x === 0.5 && photo.framing.y === 0.5}
-        >
-          As much as fits
-        </Button>
+          {photo.framing.focal_x !== null && (
+            <Button
+              size="small"
+              onClick={() => frame("took the focal point away", { focal_x: null, focal_y: null })}
+            >
+              No focal point
+            </Button>
+          )}
+          <Button
+            size="small"
+            variant={marking === "face" ? "contained" : "text"}
+            startIcon={<Icon name="face" size={18} />}
+            aria-pressed={marking === "face"}
+            onClick={() => mark("face")}
+          >
+            {marking === "face" ? "Press on each face; done" : "Mark faces"}
+          </Button>
+          <Button
+            size="small"
+            onClick={() => frame("took the crop back", { x: 0.5, y: 0.5, zoom: 1 })}
+            disabled={photo.framing.zoom === 1 && photo.framing.x === 0.5 && photo.framing.y === 0.5}
+          >
+            As much as fits
+          </Button>
+        </Box>
+        <LookFields look={photo.look} onChange={(what, look, group) => edit(what, { look }, group)} />
       </Box>
-      <CropFrame
-        id={id}
-        name={photo.name}
-        pixels={[photo.width, photo.height]}
-        framing={photo.framing}
-        crop={crop}
-        settled={state.saving === "saved"}
-        spotting={spotting}
-        onSpot={(x, y) => {
-          frame("set the focal point", { focal_x: x, focal_y: y });
-          setSpotting(false);
-        }}
-        onMove={(x, y) => frame("moved the crop", { x, y }, "crop")}
-        onZoom={(zoom) => frame("cropped closer", { zoom }, "zoom")}
-      />
+      <Box sx={{ flex: 1, display: "flex", minHeight: 240, [narrow]: { order: 1, minHeight: 380 } }}>
+        <CropFrame
+          src={pictureAt(id, "view", lookKey)}
+          name={photo.name}
+          pixels={[pixels.width, pixels.height]}
+          framing={photo.framing}
+          crop={crop}
+          outline={state.answer.outline}
+          settled={state.saving === "saved"}
+          marking={marking}
+          onSpot={(x, y) => {
+            frame("set the focal point", { focal_x: x, focal_y: y });
+            setMarking(null);
+          }}
+          onFaces={(what, faces, group) => frame(what, { faces }, group)}
+          onFrame={(what, held, group) => frame(what, held, group)}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+function Named({ name, wide, children }: { name: string; wide: number; children: React.ReactNode }) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", gap: 1.5, width: wide, mr: 0.5 }}>
+      <span>{name}</span>
+      {children}
+    </Box>
+  );
+}
+
+interface LookProps {
+  look: Look;
+  onChange: (what: string, look: Look, group?: string) => void;
+}
+
+/** Notes on how it is to look; the file stays as it is. */
+function LookFields({ look, onChange }: LookProps) {
+  const turned = (by: number) => onChange("turned a photo", { ...look, turn: (look.turn + by + 4) % 4 });
+  const plain = JSON.stringify(look) === JSON.stringify(AS_IT_CAME);
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5 }}>
+      <Box sx={{ display: "flex" }}>
+        <IconAction small icon="turnLeft" name="Turn it left" onClick={() => turned(-1)} />
+        <IconAction small icon="turnRight" name="Turn it right" onClick={() => turned(1)} />
+      </Box>
+      <Named name="Straighten" wide={230}>
+        <Slider
+          aria-label="Straighten"
+          size="small"
+          min={-15}
+          max={15}
+          step={0.25}
+          track={false}
+          marks={[{ value: 0 }]}
+          valueLabelDisplay="auto"
+          valueLabelFormat={(value) => `${value}°`}
+          value={look.straighten}
+          onChange={(_, value) =>
+            onChange("straightened a photo", { ...look, straighten: value as number }, "straighten")
+          }
+        />
+      </Named>
+      <Named name="Lighter" wide={190}>
+        <Slider
+          aria-label="Lighter"
+          size="small"
+          min={-100}
+          max={100}
+          step={5}
+          track={false}
+          marks={[{ value: 0 }]}
+          value={look.lighten}
+          onChange={(_, value) => onChange("lightened a photo", { ...look, lighten: value as number }, "lighten")}
+        />
+      </Named>
+      <Button
+        size="small"
+        aria-pressed={look.black_and_white}
+        variant={look.black_and_white ? "contained" : "text"}
+        onClick={() =>
+          onChange(look.black_and_white ? "gave it its colours back" : "made it black and white", {
+            ...look,
+            black_and_white: !look.black_and_white,
+          })
+        }
+      >
+        Black and white
+      </Button>
+      <Button size="small" disabled={plain} onClick={() => onChange("took the look back", AS_IT_CAME)}>
+        As it came
+      </Button>
     </Box>
   );
 }

@@ -1,62 +1,71 @@
-/** Photos: the pictures on the left, the chosen one large with its crop and print size. */
+/** Photos: the roll on the left, the chosen picture large with its crop, look and print size. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type DragEvent, useRef, useState } from "react";
+import { type DragEvent, memo, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { sendFile } from "../../api/client";
-import { type PhotoOut, photosQuery } from "../../api/documents";
+import { client, take } from "../../api/client";
+import { type PhotoOut, photosQuery, type TemplateOut, templatesQuery } from "../../api/documents";
+import { incoming } from "../../api/incoming";
+import { photoAt } from "../../api/pictures";
 import { colours, narrow, small } from "../../app/theme";
+import { Choice } from "../../ui/Choice";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
 import { useInSight } from "../../ui/useInSight";
+import { useTold } from "../../ui/useTold";
+import { ComingIn } from "./ComingIn";
 import { PhotoBench } from "./PhotoBench";
+import { TemplateBench } from "./TemplateBench";
 
 const KINDS = "image/jpeg,image/png,image/webp,image/heic,image/heif,.heic,.heif";
 
-interface Coming {
-  done: number;
-  of: number;
-  refused: string[];
-}
+type Order = "date" | "name" | "added";
+type Show = "all" | "unused" | "card";
 
 export default function Photos() {
   const { id } = useParams();
   const { data: photos } = useQuery(photosQuery);
+  const { data: templates = [] } = useQuery(templatesQuery);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const picker = useRef<HTMLInputElement>(null);
-  const [coming, setComing] = useState<Coming | null>(null);
   const [over, setOver] = useState(false);
-  const stop = useRef<AbortController | null>(null);
+  const [order, setOrder] = useState<Order>("date");
+  const [show, setShow] = useState<Show>("all");
+  const coming = useTold(incoming);
+  const listed = useMemo(() => arranged(photos ?? [], order, show), [photos, order, show]);
 
-  async function add(files: File[]): Promise<void> {
-    if (!files.length) return;
-    const control = new AbortController();
-    stop.current = control;
-    const refused: string[] = [];
-    let last: PhotoOut | undefined;
-    for (const [k, file] of files.entries()) {
-      if (control.signal.aborted) break;
-      setComing({ done: k, of: files.length, refused: [...refused] });
-      try {
-        last = await sendFile<PhotoOut>("/api/photos", file, control.signal);
-        void queries.invalidateQueries({ queryKey: ["photos"] });
-      } catch (error) {
-        if (!control.signal.aborted) refused.push(sentence(file, error as Error));
-      }
-    }
-    setComing({ done: files.length, of: files.length, refused });
-    stop.current = null;
-    await queries.invalidateQueries({ queryKey: ["photos"] });
-    if (last) navigate(`/photos/${last.saved.id}`);
+  const alone = useRef(false);
+  function add(files: File[]): void {
+    alone.current = files.length === 1 && coming.state !== "running";
+    incoming.add(files);
+  }
+  // One picture that was added is meant to be worked on; many are looked through first.
+  useEffect(() => {
+    const before = incoming.onCame;
+    incoming.onCame = (came) => {
+      before(came);
+      if (alone.current) navigate(`/photos/${came.photo.saved.id}`);
+      alone.current = false;
+    };
+    return () => {
+      incoming.onCame = before;
+    };
+  }, [navigate]);
+
+  async function begin(): Promise<void> {
+    const cells = (photos ?? []).slice(0, SIX.rows * SIX.columns).map(cellOf);
+    const template = { ...SIX, name: `Template ${templates.length + 1}`, cells };
+    const made = await take(client.POST("/api/templates", { body: { template, version: 0, what: "began" } }));
+    await queries.invalidateQueries({ queryKey: ["templates"] });
+    navigate(`/photos/${made.saved.id}`);
   }
 
   if (!photos) return null;
-  const open = photos.find((photo) => photo.saved.id === id) ?? photos[0];
-  const busy = coming !== null && coming.done < coming.of;
+  const template = templates.find((one) => one.saved.id === id);
+  const open = template ? undefined : (photos.find((photo) => photo.saved.id === id) ?? listed[0]);
 
   return (
     <Box
@@ -69,62 +78,89 @@ export default function Photos() {
       onDrop={(event: DragEvent) => {
         event.preventDefault();
         setOver(false);
-        void add([...event.dataTransfer.files]);
+        add([...event.dataTransfer.files]);
       }}
       sx={{
         height: "100%",
         display: "grid",
-        gridTemplateColumns: photos.length ? "minmax(240px, 340px) minmax(0, 1fr)" : "1fr",
+        gridTemplateColumns: photos.length ? "minmax(240px, 320px) minmax(0, 1fr)" : "1fr",
         outline: over ? `4px dashed ${colours.verdigris}` : "none",
         outlineOffset: -10,
         [narrow]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "auto minmax(0, 1fr)" },
         [small]: { height: "auto" },
       }}
     >
-      <FileInput label="Photos" accept={KINDS} inputRef={picker} multiple onFiles={(files) => void add(files)} />
+      <FileInput label="Photos" accept={KINDS} inputRef={picker} multiple onFiles={add} />
       {photos.length ? (
-        <Box sx={{ borderRight: `1px solid ${colours.line}`, overflow: "auto", scrollPaddingTop: "72px" }}>
-          <Box sx={{ position: "sticky", top: 0, zIndex: 1, p: 1.5, background: colours.ground }}>
-            <Button
-              variant="contained"
-              fullWidth
-              startIcon={<Icon name="add" size={18} />}
-              onClick={() => picker.current?.click()}
-              disabled={busy}
-            >
-              Add photos
-            </Button>
-            <Progress
-              coming={coming}
-              busy={busy}
-              onStop={() => stop.current?.abort()}
-              onClose={() => setComing(null)}
-            />
+        <Box sx={{ borderRight: `1px solid ${colours.line}`, overflow: "auto", scrollPaddingTop: "132px" }}>
+          <Box sx={{ position: "sticky", top: 0, zIndex: 1, p: 1.5, pb: 1, background: colours.ground }}>
+            <Box sx={{ display: "flex", gap: 1 }}>
+              <Button
+                variant="contained"
+                sx={{ flex: 1 }}
+                startIcon={<Icon name="add" size={18} />}
+                onClick={() => picker.current?.click()}
+              >
+                Add photos
+              </Button>
+              <Button component={Link} to="/photos/prints" variant="outlined">
+                Print sheets
+              </Button>
+            </Box>
+            <Box sx={{ display: "flex", gap: 0.75, pt: 1, alignItems: "center", fontSize: "0.9rem" }}>
+              <Choice
+                label="Which photos"
+                value={show}
+                options={[
+                  ["all", `all ${photos.length}`],
+                  ["unused", "on no page yet"],
+                  ["card", "cards"],
+                ]}
+                onChange={setShow}
+              />
+              <Choice
+                label="Order of photos"
+                value={order}
+                options={[
+                  ["date", "by date"],
+                  ["name", "by name"],
+                  ["added", "as they came"],
+                ]}
+                onChange={setOrder}
+              />
+            </Box>
+            <ComingIn />
           </Box>
-          <Box
-            component="ul"
-            sx={{
-              listStyle: "none",
-              m: 0,
-              p: 1.5,
-              pt: 0,
-              display: "grid",
-              gap: 1,
-              gridTemplateColumns: "1fr 1fr",
-              [narrow]: {
-                gridTemplateColumns: "none",
-                gridAutoFlow: "column",
-                gridAutoColumns: "132px",
-                justifyContent: "start",
-                overflowX: "auto",
-              },
-            }}
-          >
-            {photos.map((photo) => (
-              <li key={photo.saved.id}>
-                <Thumb photo={photo} open={photo === open} />
-              </li>
-            ))}
+          <Box sx={{ [narrow]: { display: "flex", overflowX: "auto", alignItems: "flex-start" } }}>
+            <Box component="ul" aria-label="The roll" sx={grid}>
+              {listed.map((photo) => (
+                <li key={photo.saved.id}>
+                  <Thumb photo={photo} open={photo === open} />
+                </li>
+              ))}
+            </Box>
+            {!listed.length && <Box sx={{ px: 1.5, color: colours.soft }}>None of the photos is so.</Box>}
+            <Box
+              sx={{
+                p: 1.5,
+                pt: 0.5,
+                [narrow]: { flex: "none", pt: 0, display: "flex", gap: 1, "& h2": { display: "none" } },
+              }}
+            >
+              <Box component="h2" sx={{ m: 0, fontSize: "0.95rem" }}>
+                Many on one print
+              </Box>
+              <Box component="ul" aria-label="Templates" sx={{ ...grid, p: 0, pt: 0.5 }}>
+                {templates.map((one) => (
+                  <li key={one.saved.id}>
+                    <TemplateThumb template={one} open={one === template} />
+                  </li>
+                ))}
+              </Box>
+              <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => void begin()}>
+                Template
+              </Button>
+            </Box>
           </Box>
         </Box>
       ) : (
@@ -133,114 +169,115 @@ export default function Photos() {
             The photos of a story
           </Typography>
           <Typography sx={{ mb: 3 }}>
-            Drop them anywhere here, or choose them: JPEG, PNG, WebP or HEIC. The files stay as they are; crop and
-            size are notes beside them.
+            Drop them anywhere here, or choose them: JPEG, PNG, WebP or HEIC, as many as you like. The files stay as
+            they are; crop, look and size are notes beside them.
           </Typography>
-          <Button variant="contained" onClick={() => picker.current?.click()} disabled={busy}>
+          <Button variant="contained" onClick={() => picker.current?.click()}>
             Add photos
           </Button>
-          <Progress
-            coming={coming}
-            busy={busy}
-            onStop={() => stop.current?.abort()}
-            onClose={() => setComing(null)}
-          />
+          <ComingIn />
         </Box>
       )}
       {open && <PhotoBench key={open.saved.id} answer={open} />}
+      {template && <TemplateBench key={template.saved.id} answer={template} />}
     </Box>
   );
 }
 
-/** The server's sentence names the file already where the file is at fault. */
-function sentence(file: File, error: Error): string {
-  return error.message.startsWith(file.name) ? error.message : `${file.name}: ${error.message}`;
+/** A template begins as six photos on a usual print. */
+const SIX = {
+  width: "4 in",
+  height: "6 in",
+  rows: 3,
+  columns: 2,
+  gap: "1/8 in",
+  rim: "1/8 in",
+  cut_apart: false,
+};
+
+const grid = {
+  listStyle: "none",
+  m: 0,
+  p: 1.5,
+  pt: 0,
+  display: "grid",
+  gap: 1,
+  gridTemplateColumns: "1fr 1fr",
+  "& > li": { contentVisibility: "auto", containIntrinsicSize: "auto 140px" },
+  [narrow]: {
+    gridTemplateColumns: "none",
+    gridAutoFlow: "column",
+    gridAutoColumns: "132px",
+    justifyContent: "start",
+    flex: "none",
+  },
+} as const;
+
+function cellOf(photo: PhotoOut) {
+  return { photo: photo.saved.id, frame: null, place: null };
 }
 
-function Progress({
-  coming,
-  busy,
-  onStop,
-  onClose,
-}: {
-  coming: Coming | null;
-  busy: boolean;
-  onStop: () => void;
-  onClose: () => void;
-}) {
-  if (!coming) return null;
-  return (
-    <Box sx={{ mt: 1.5 }} role="status">
-      {busy && (
-        <>
-          <LinearProgress
-            variant="determinate"
-            aria-label="Photos coming in"
-            value={(100 * coming.done) / coming.of}
-          />
-          <Box sx={{ display: "flex", alignItems: "center", justifyContent: "space-between" }}>
-            {coming.done} of {coming.of}
-            <Button size="small" onClick={onStop}>
-              Stop
-            </Button>
-          </Box>
-        </>
-      )}
-      {coming.refused.length > 0 && (
-        <Box
-          sx={{
-            border: `1px solid ${colours.madder}`,
-            borderRadius: 1,
-            p: 1,
-            mt: 1,
-            fontSize: "0.9rem",
-            overflowWrap: "anywhere",
-          }}
-        >
-          <b>{coming.refused.length === 1 ? "One file stayed out" : `${coming.refused.length} files stayed out`}</b>
-          {coming.refused.map((words) => (
-            <Box key={words} sx={{ pt: 0.5 }}>
-              {words}
-            </Box>
-          ))}
-          {!busy && (
-            <Button size="small" onClick={onClose}>
-              All right
-            </Button>
-          )}
-        </Box>
-      )}
-    </Box>
+function arranged(photos: PhotoOut[], order: Order, show: Show): PhotoOut[] {
+  const shown = photos.filter(
+    (photo) => show === "all" || (show === "unused" ? !photo.used_on.length : photo.photo.kind === "card"),
   );
+  if (order === "name")
+    return shown.sort((a, b) => a.photo.name.localeCompare(b.photo.name, undefined, { numeric: true }));
+  if (order === "added") return shown.sort((a, b) => (a.added < b.added ? -1 : 1));
+  return shown;
 }
 
-function Thumb({ photo, open }: { photo: PhotoOut; open: boolean }) {
+const frameOf = (open: boolean) =>
+  ({
+    display: "block",
+    color: "inherit",
+    textDecoration: "none",
+    p: 0.5,
+    borderRadius: 1,
+    border: `3px solid ${open ? colours.verdigris : "transparent"}`,
+    background: open ? colours.tint : "transparent",
+  }) as const;
+
+const Thumb = memo(function Thumb({ photo, open }: { photo: PhotoOut; open: boolean }) {
   return (
     <Box
       ref={useInSight(open)}
       component={Link}
       to={`/photos/${photo.saved.id}`}
       aria-current={open ? "true" : undefined}
-      sx={{
-        display: "block",
-        color: "inherit",
-        textDecoration: "none",
-        p: 0.5,
-        borderRadius: 1,
-        border: `3px solid ${open ? colours.verdigris : "transparent"}`,
-        background: open ? colours.tint : "transparent",
-      }}
+      sx={frameOf(open)}
     >
       <Box
         component="img"
-        src={`/api/pictures/${photo.saved.id}/thumb`}
+        loading="lazy"
+        src={photoAt(photo, "thumb")}
         alt=""
         sx={{ width: "100%", height: 104, objectFit: "cover", display: "block", borderRadius: "2px" }}
       />
       <Box sx={{ fontSize: "0.9rem", lineHeight: 1.3, pt: 0.25, overflowWrap: "anywhere" }}>{photo.photo.name}</Box>
       {photo.used_on.length > 0 && (
-        <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>on {photo.used_on.join(", ")}</Box>
+        <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>
+          on {photo.used_on.map((page) => page.name).join(", ")}
+        </Box>
       )}
+    </Box>
+  );
+});
+
+function TemplateThumb({ template, open }: { template: TemplateOut; open: boolean }) {
+  const { saved, query } = template;
+  return (
+    <Box component={Link} to={`/photos/${saved.id}`} aria-current={open ? "true" : undefined} sx={frameOf(open)}>
+      <Box
+        component="img"
+        loading="lazy"
+        src={`/api/pictures/${saved.id}/thumb${query}`}
+        alt=""
+        sx={{ width: "100%", height: 104, objectFit: "contain", display: "block", background: colours.faint }}
+      />
+      <Box sx={{ fontSize: "0.9rem", lineHeight: 1.3, pt: 0.25, overflowWrap: "anywhere" }}>
+        {template.template.name}
+      </Box>
     </Box>
   );
 }

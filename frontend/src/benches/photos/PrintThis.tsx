@@ -1,0 +1,34 @@
+/** Puts a print on the list of those that are wanted. */
+import Button from "@mui/material/Button";
+import { useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { client, take } from "../../api/client";
+import { useFrame } from "../../app/FrameContext";
+import { newId, type Print } from "../../parts/kinds";
+
+export function PrintThis({ id, print, name }: { id: string; print: Print; name: string }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { say } = useFrame();
+
+  async function want(): Promise<void> {
+    try {
+      const { saved, prints } = await take(client.GET("/api/prints"));
+      const wanted = [
+        ...prints.wanted,
+        { id: newId("print"), print: { ...print, photo: id }, copies: 1, page: null, part: null, cut_at: null },
+      ];
+      const body = { version: saved.version, what: `wanted ${name}`, prints: { ...prints, wanted } };
+      queries.setQueryData(["prints"], await take(client.PUT("/api/prints", { body })));
+      say(`${name} is on the print list`, { name: "Print sheets", run: () => navigate("/photos/prints") });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  return (
+    <Button size="small" onClick={() => void want()}>
+      Print it
+    </Button>
+  );
+}

@@ -1,0 +1,302 @@
+/** A template: many photos printed as one picture, in rows and columns or at places of their own. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { type Template, type TemplateOut, templateSource, useDesk, usePhotos, useUnit } from "../../api/documents";
+import { photoAt } from "../../api/pictures";
+import { useInFrame } from "../../app/FrameContext";
+import { colours } from "../../app/theme";
+import { box } from "../../page/scale";
+import { PLAIN_PRINT } from "../../parts/kinds";
+import { Choice } from "../../ui/Choice";
+import { unbroken } from "../../ui/figures";
+import { Icon } from "../../ui/Icon";
+import { IconAction } from "../../ui/IconAction";
+import { InlineText, wholeNumber } from "../../ui/InlineText";
+import { LengthField } from "../../ui/LengthField";
+import { PictureHead } from "./PictureHead";
+import { PrintThis } from "./PrintThis";
+
+type Cell = Template["cells"][number];
+const OWN = {
+  in: { x: "1/4 in", y: "1/4 in", width: "1 1/2 in", height: "1 1/2 in" },
+  mm: { x: "6 mm", y: "6 mm", width: "40 mm", height: "40 mm" },
+} as const;
+
+export function TemplateBench({ answer }: { answer: TemplateOut }) {
+  const [desk, state] = useDesk("template", answer, templateSource);
+  useInFrame(desk, state);
+  const unit = useUnit();
+  const photos = usePhotos();
+  const [chosen, setChosen] = useState<number | null>(null);
+  const template = state.body;
+  const { places, cell: size } = state.answer;
+  const id = answer.saved.id;
+  const edit = (what: string, change: Partial<Template>, group?: string) =>
+    desk.edit(what, { ...desk.getState().body, ...change }, group);
+  const inRows = template.cells.filter((cell) => !cell.place);
+  const own = template.cells.filter((cell) => cell.place);
+  const setCells = (what: string, rows: Cell[], free: Cell[], group?: string) =>
+    edit(what, { cells: [...rows, ...free] }, group);
+  const count = (label: string, value: number, key: "rows" | "columns") => (
+    <InlineText
+      label={label}
+      value={String(value)}
+      width={44}
+      align="center"
+      numeric
+      check={(text) => wholeNumber(1)(text) ?? (Number(text) > 20 ? "At most 20" : null)}
+      onCommit={(text) => edit(`changed the ${key}`, { [key]: Number(text) })}
+    />
+  );
+
+  /** The chosen place gets this photo, else the next free one. */
+  function put(photo: string): void {
+    const rows = [...inRows];
+    const at = chosen ?? firstFree(rows, places.length);
+    if (at === null) return;
+    while (rows.length <= at) rows.push({ photo: null, frame: null, place: null });
+    rows[at] = { photo, frame: null, place: null };
+    setCells("put a photo in", rows, own);
+    setChosen(null);
+  }
+
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        flexDirection: "column",
+        minHeight: 0,
+        minWidth: 0,
+        p: 2,
+        gap: 0.75,
+        overflow: "auto",
+      }}
+    >
+      <PictureHead
+        kind="template"
+        name={template.name}
+        onName={(name) => edit("named a template", { name })}
+        saved={() => desk.getState().answer.saved}
+      >
+        <PrintThis
+          id={id}
+          name={template.name}
+          print={{ ...PLAIN_PRINT, width: template.width, height: template.height }}
+        />
+      </PictureHead>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.75 }}>
+        One print of
+        <LengthField
+          label="Template width"
+          value={template.width}
+          onCommit={(width) => edit("changed a template’s size", { width }, "width")}
+        />
+        ×
+        <LengthField
+          label="Template height"
+          value={template.height}
+          onCommit={(height) => edit("changed a template’s size", { height }, "height")}
+        />
+        with {count("Columns", template.columns, "columns")} × {count("Rows", template.rows, "rows")} photos,
+        <LengthField
+          label="Gap"
+          range="gap"
+          value={template.gap}
+          onCommit={(gap) => edit("changed the gap", { gap }, "gap")}
+        />
+        apart, rim
+        <LengthField
+          label="Rim"
+          range="gap"
+          value={template.rim}
+          onCommit={(rim) => edit("changed the rim", { rim }, "rim")}
+        />
+        <Choice
+          label="One piece or cut apart"
+          value={template.cut_apart ? "apart" : "one"}
+          options={[
+            ["one", "one piece"],
+            ["apart", "cut apart after printing"],
+          ]}
+          onChange={(way) => edit("changed how it is cut", { cut_apart: way === "apart" })}
+        />
+      </Box>
+      <Box data-cell-size sx={{ color: size ? colours.verdigris : colours.madder, fontWeight: 700 }}>
+        {size ? unbroken(`Each photo is ${size}`) : "Gaps and rim leave nothing for the photos; make them smaller."}
+      </Box>
+      {own.map((cell, k) => (
+        <OwnPlace
+          // biome-ignore lint/suspicious/noArrayIndexKey: a place is its number in the list
+          key={k}
+          number={k + 1}
+          cell={cell}
+          photos={photos.map((p) => [p.saved.id, p.photo.name] as const)}
+          onChange={(what, next, group) =>
+            setCells(
+              what,
+              inRows,
+              next ? own.map((c, n) => (n === k ? next : c)) : own.filter((_, n) => n !== k),
+              group && `${group} ${k}`,
+            )
+          }
+        />
+      ))}
+      <Box>
+        <Button
+          size="small"
+          startIcon={<Icon name="add" size={16} />}
+          onClick={() =>
+            setCells("added a place of its own", inRows, [
+              ...own,
+              { photo: photos[0]?.saved.id ?? null, frame: null, place: OWN[unit] },
+            ])
+          }
+        >
+          A photo at a place of its own
+        </Button>
+      </Box>
+      <Box sx={{ flex: 1, minHeight: 240, display: "flex", gap: 2, minWidth: 0 }}>
+        <Sheet template={template} answer={state.answer} chosen={chosen} onChoose={setChosen} />
+        <Box sx={{ flex: "0 0 168px", overflow: "auto" }}>
+          <Box sx={{ fontSize: "0.9rem", color: colours.soft, pb: 0.5 }}>
+            {chosen === null
+              ? "Press a place, then a photo; or a photo for the next free place."
+              : `For place ${chosen + 1}:`}
+          </Box>
+          <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 0.75 }}>
+            {photos.map((photo) => (
+              <Box
+                key={photo.saved.id}
+                component="button"
+                type="button"
+                aria-label={`Put ${photo.photo.name} in`}
+                title={photo.photo.name}
+                onClick={() => put(photo.saved.id)}
+                sx={{ p: 0, border: 0, background: "none", cursor: "pointer" }}
+              >
+                <Box
+                  component="img"
+                  src={photoAt(photo, "thumb")}
+                  alt=""
+                  loading="lazy"
+                  sx={{ width: "100%", height: 60, objectFit: "cover", display: "block" }}
+                />
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+function firstFree(rows: Cell[], room: number): number | null {
+  const empty = rows.findIndex((cell) => !cell.photo);
+  if (empty >= 0) return empty;
+  return rows.length < room ? rows.length : null;
+}
+
+/** The print as it will be, its places to press. */
+function Sheet({
+  template,
+  answer,
+  chosen,
+  onChoose,
+}: {
+  template: Template;
+  answer: TemplateOut;
+  chosen: number | null;
+  onChoose: (place: number | null) => void;
+}) {
+  const { width, height } = box({ x: "0 in", y: "0 in", width: template.width, height: template.height });
+  return (
+    <Box
+      component="svg"
+      viewBox={`0 0 ${width} ${height}`}
+      role="group"
+      aria-label="The print"
+      sx={{
+        flex: 1,
+        minWidth: 0,
+        minHeight: 0,
+        maxHeight: "100%",
+        filter: "drop-shadow(1px 2px 3px rgba(42,34,22,.3))",
+      }}
+    >
+      <rect width={width} height={height} fill="#fff" />
+      <image
+        href={`/api/pictures/${answer.saved.id}/view${answer.query}`}
+        width={width}
+        height={height}
+        preserveAspectRatio="none"
+      />
+      {answer.places.map((place, k) => {
+        const at = box(place);
+        return (
+          <rect
+            // biome-ignore lint/suspicious/noArrayIndexKey: a place is its number
+            key={k}
+            {...at}
+            role="button"
+            tabIndex={0}
+            aria-label={`Place ${k + 1}`}
+            aria-pressed={chosen === k}
+            data-place={k}
+            fill={chosen === k ? colours.verdigris : "#c9bfa8"}
+            fillOpacity={chosen === k ? 0.35 : template.cells[k]?.photo ? 0 : 0.5}
+            stroke={chosen === k ? colours.verdigris : "transparent"}
+            strokeWidth={width / 120}
+            style={{ cursor: "pointer" }}
+            onClick={() => onChoose(chosen === k ? null : k)}
+            onKeyDown={(event) => {
+              if (event.key !== "Enter" && event.key !== " ") return;
+              event.preventDefault();
+              onChoose(chosen === k ? null : k);
+            }}
+          />
+        );
+      })}
+    </Box>
+  );
+}
+
+interface OwnProps {
+  number: number;
+  cell: Cell;
+  photos: (readonly [string, string])[];
+  onChange: (what: string, cell: Cell | null, group?: string) => void;
+}
+
+function OwnPlace({ number, cell, photos, onChange }: OwnProps) {
+  const { place } = cell;
+  if (!place) return null;
+  const name = `Own place ${number}`;
+  const length = (key: "x" | "y" | "width" | "height", words: string) => (
+    <LengthField
+      label={`${name}: ${words}`}
+      range={key === "x" || key === "y" ? "gap" : "size"}
+      value={place[key]}
+      onCommit={(value) => onChange("moved a place", { ...cell, place: { ...place, [key]: value } }, key)}
+    />
+  );
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.75 }}>
+      <Choice
+        label={`${name}: which`}
+        wide
+        value={cell.photo ?? ""}
+        options={[["", "not chosen yet"], ...photos]}
+        onChange={(photo) => onChange("chose a photo", { ...cell, photo: photo || null })}
+      />
+      {length("width", "width")} × {length("height", "height")}, {length("x", "from the left")} from the left,
+      {length("y", "from the top")} from the top
+      <IconAction
+        small
+        icon="bin"
+        name={`Take ${name.toLowerCase()} away`}
+        onClick={() => onChange("took a place away", null)}
+      />
+    </Box>
+  );
+}

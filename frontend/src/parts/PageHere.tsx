@@ -1,0 +1,16 @@
+/** The page on which a part is, for fields that ask about it; nothing where parts are shown elsewhere. */
+import { createContext, useContext } from "react";
+import type { Evaluated, Recipe } from "../api/documents";
+
+export interface Here {
+  id: string;
+  page: Recipe;
+  evaluated: Evaluated | undefined;
+}
+
+const Context = createContext<Here | null>(null);
+export const PageHere = Context.Provider;
+
+export function usePageHere(): Here | null {
+  return useContext(Context);
+}
