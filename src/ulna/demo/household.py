@@ -2,17 +2,24 @@
 
 from __future__ import annotations
 
+import io
 import shutil
 from concurrent.futures import ProcessPoolExecutor
 from pathlib import Path
 
+from ulna.core.measure import ZERO, inches
 from ulna.core.page import PagePlan
 from ulna.demo.scenes import SCENES, Scene
 from ulna.formats.kit import Kit
-from ulna.formats.photo import Framing, PhotoRecord
-from ulna.formats.recipe import Recipe
+from ulna.formats.photo import Face, Framing, PhotoRecord
+from ulna.formats.print_list import PrintList, WantedPrint
+from ulna.formats.recipe import Print, Recipe
+from ulna.formats.template import Cell, Template
 from ulna.household import Household
+from ulna.standins.photo_printer.machine import Machine
+from ulna.standins.photo_printer.words import Loaded
 from ulna.store.errors import StoreError
+from ulna.store.ids import new_id
 
 MARK, READY = "this-is-the-demo", "demo-is-ready"
 """Files in the demo's folder: one from the first moment, one once everything is set up."""
@@ -49,17 +56,38 @@ def _fill(home: Household) -> None:
         photos = {
             s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)
         }
-    _page(home, pages.engine(photos))
+    _to_print(home, _page(home, pages.engine(photos)), photos)
     _cut(home, _page(home, pages.market(photos)), sheets=None)
     _cut(home, _page(home, pages.locks(photos)), sheets=4)
 
 
 def _photo(home: Household, scene: Scene, file: bytes) -> str:
-    kept = home.add_photo(file, f"{scene.name}.jpg")
+    kept = home.roll.take_in(io.BytesIO(file), f"{scene.name}.jpg").kept
     record = PhotoRecord.model_validate(kept.body)
-    record.framing = Framing(x=scene.focal[0], y=scene.focal[1], focal_x=scene.focal[0], focal_y=scene.focal[1])
-    home.library.write("photo", kept.id, kept.version, record.model_dump(mode="json"), "set the focal point")
+    x, y = scene.focal or (0.5, 0.5)
+    record.framing = Framing(x=x, y=y, faces=[Face(x=fx, y=fy, size=size) for fx, fy, size in scene.faces])
+    if scene.focal:
+        record.framing.focal_x, record.framing.focal_y = scene.focal
+    home.roll.write(kept.id, kept.version, record, "marked what must stay in")
     return kept.id
+
+
+def _to_print(home: Household, page: str, photos: dict[str, str]) -> None:
+    """A template of the week's photos, and a print list with it and the prints of a page."""
+    small = ["Kettle on", "Rivet on the roof", "Pip at the tiller"]
+    small += ["Moored for the night", "Wharf market", "Bridge 62"]
+    cells = [Cell(photo=photos[name]) for name in small]
+    template = Template(name="The week in small", rows=3, columns=2, cells=cells)
+    id = home.library.add("template", template.model_dump(mode="json"), "began the template").id
+    kept, plan = home.printing.kept(home.ruler()), home.page(page)
+    prints = PrintList.model_validate(kept.body)
+    prints.wanted = home.printing.of_page(page, plan, home.evaluated(plan, page))
+    one = Print(photo=id, width=template.width, height=template.height, rim=ZERO)
+    prints.wanted.append(WantedPrint(id=new_id("print"), print=one, copies=2))
+    home.library.write("prints", "prints", kept.version, prints.model_dump(mode="json"), "wanted some prints")
+    printer = Machine(home.library.home / "printer")
+    printer.load(Loaded(name="letter", width=inches(8, 1, 2), height=inches(11), sheets=2))
+    printer.switch_off()
 
 
 def _page(home: Household, plan: PagePlan) -> str:

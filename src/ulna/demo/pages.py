@@ -10,9 +10,11 @@ from ulna.core.parts.base import Base
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart, Print
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.pieces import PaperChoice
+from ulna.core.prints import Print
+from ulna.core.shapes import Shape
 from ulna.core.shelf import Face
 
 
@@ -28,8 +30,10 @@ def _at(on: PageName, left: str, top: str) -> Place:
     return Place(on, Across("left", parse(left)), Down("top", parse(top)))
 
 
-def _print(photo: str, width: str, height: str, rim: Length = ZERO) -> Print:
-    return Print(photo, parse(width), parse(height), rim)
+def _print(
+    photo: str, width: str, height: str, rim: Length = ZERO, below: Length | None = None, shape: Shape = "rectangle"
+) -> Print:
+    return Print(photo, parse(width), parse(height), rim, below, shape)
 
 
 def locks(photos: dict[str, str]) -> PagePlan:
@@ -103,7 +107,7 @@ def engine(photos: dict[str, str]) -> PagePlan:
             ),
             PhotoPart(
                 "rivet",
-                _print(photos["Rivet on the roof"], "3", "3", parse("1/8")),
+                _print(photos["Rivet on the roof"], "3", "3 1/2", parse("1/8"), parse("5/8")),
                 (_mat("1/8", "wharf-verdigris"),),
                 _at("left", "3/4", "6"),
             ),
@@ -143,7 +147,7 @@ def market(photos: dict[str, str]) -> PagePlan:
             ),
             PhotoPart(
                 "kettle",
-                _print(photos["Kettle on"], "3", "3"),
+                _print(photos["Kettle on"], "3", "3", parse("1/8"), shape="circle"),
                 (_mat("1/8", "wharf-verdigris"),),
                 Place("left", Across("centre", ZERO), Down("bottom", parse("3/4"))),
             ),

@@ -22,6 +22,8 @@ def develop(scene: Scene) -> bytes:
             sheet.paste(grain, (x, y))
     picture = ImageChops.overlay(picture, Image.merge("RGB", (sheet, sheet, sheet)))
     exif = Image.Exif()
+    if scene.caption:
+        exif[ExifTags.Base.ImageDescription] = scene.caption
     exif.get_ifd(ExifTags.IFD.Exif)[ExifTags.Base.DateTimeOriginal] = scene.taken.replace("-", ":").replace(
         "T", " "
     )

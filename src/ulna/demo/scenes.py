@@ -28,15 +28,17 @@ from ulna.demo.brush import (
 @dataclass(frozen=True, slots=True)
 class Scene:
     """A photo to be: its name, the units it is drawn in, when it was taken, how it is drawn, where its heart is,
-    and how many pixels it has for each unit."""
+    and how many pixels it has for each unit; faces by their middle and height, and what the camera's owner wrote."""
 
     name: str
     width: int
     height: int
     taken: str
     draw: Callable[[], str]
-    focal: tuple[float, float]
+    focal: tuple[float, float] | None
     sharpness: float = 0.75
+    faces: tuple[tuple[float, float, float], ...] = ()
+    caption: str = ""
 
 
 def _heron() -> str:
@@ -571,14 +573,24 @@ def _bridge() -> str:
 
 
 SCENES = (
-    Scene("Heron at first light", 1600, 2400, "2026-03-07T06:41:12", _heron, (0.62, 0.42)),
+    Scene(
+        "Heron at first light",
+        1600,
+        2400,
+        "2026-03-07T06:41:12",
+        _heron,
+        (0.62, 0.42),
+        caption="Our pilot, eleven minutes past sunrise",
+    ),
     Scene("Down through the lock", 2400, 1600, "2026-03-07T10:15:40", _lock, (0.5, 0.85)),
     Scene("Engine in pieces", 2400, 1600, "2026-03-08T14:02:05", _engine, (0.5, 0.45)),
-    Scene("Rivet on the roof", 2000, 2000, "2026-03-08T16:30:00", _cat, (0.4, 0.47)),
+    Scene("Rivet on the roof", 2000, 2000, "2026-03-08T16:30:00", _cat, (0.4, 0.47), faces=((0.4, 0.47, 0.24),)),
     Scene("Rain on the roof", 1600, 2400, "2026-03-09T18:20:31", _rain, (0.6, 0.82)),
     Scene("Kettle on", 1500, 1500, "2026-03-09T18:44:10", _stove, (0.48, 0.45), sharpness=0.45),
-    Scene("Pip at the tiller", 1600, 2400, "2026-03-10T11:05:55", _tiller, (0.49, 0.6)),
-    Scene("Bridge 62", 2400, 1600, "2026-03-10T11:48:20", _bridge, (0.5, 0.55)),
+    Scene(
+        "Pip at the tiller", 1600, 2400, "2026-03-10T11:05:55", _tiller, (0.49, 0.6), faces=((0.4875, 0.567, 0.27),)
+    ),
+    Scene("Bridge 62", 2400, 1600, "2026-03-10T11:48:20", _bridge, None),
     Scene("Wharf market", 2400, 1600, "2026-03-14T09:55:03", _market, (0.35, 0.6)),
     Scene("Moored for the night", 2400, 1600, "2026-03-14T18:12:47", _boat, (0.5, 0.55)),
 )
