@@ -28,12 +28,14 @@ expect.set_options(timeout=PATIENCE)
 class Server:
     """The application in a thread. It can be stopped and started again on the same port."""
 
-    def __init__(self, home: Path) -> None:
-        self.home, self.port = home, 0
+    def __init__(self, home: Path, printer: str | None = None) -> None:
+        self.home, self.port, self.printer = home, 0, printer
         self.start()
 
     def start(self) -> None:
-        config = uvicorn.Config(create_app(self.home), host="127.0.0.1", port=self.port, log_level="error")
+        config = uvicorn.Config(
+            create_app(self.home, printer=self.printer), host="127.0.0.1", port=self.port, log_level="error"
+        )
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
         self.thread.start()

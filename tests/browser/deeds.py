@@ -21,7 +21,7 @@ def jpeg(folder: Path, name: str, width: int, height: int) -> Path:
     image = Image.new("RGB", (width, height), "#9cc3d8")
     ImageDraw.Draw(image).polygon([(0, height), (width // 2, height // 3), (width, height)], fill="#4f6b3c")
     out = io.BytesIO()
-    image.save(out, "JPEG")
+    image.save(out, "JPEG", comment=name)  # so that two of them are two files
     file = folder / name
     file.write_bytes(out.getvalue())
     return file

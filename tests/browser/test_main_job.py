@@ -31,7 +31,8 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
     By hand: the panel is 12 − 2 × 1/2 = 11 × 11. The joint mat of two 4 × 6 with 1/8 between and 1/4 all round is
     4 + 1/8 + 4 + 2 × 1/4 = 8 5/8 by 6 + 1/2 = 6 1/2. The 6 × 4 print on 1/8 and 1/4 needs 6 1/4 × 4 1/4 and
     6 3/4 × 4 3/4; the gutter halves them to 3 1/8 × 4 1/4 and 3 3/8 × 4 3/4. With two bases that is 8 pieces:
-    Cream gives the bases and the outer halves (3 sheets), Reeds the panel (1), Ink the rest (1).
+    Cream gives the bases and the outer halves (3 sheets), Reeds the panel (1), Ink the rest (1). The print over the
+    gutter is cut in two as well.
     """
     unpack_csv(page, tmp_path)
     expect(page.locator("[data-paper]")).to_have_count(3)
@@ -77,7 +78,8 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
 
     page.get_by_role("link", name="Cut list").click()
     sheets = page.get_by_role("navigation", name="Sheets in the order of use").get_by_role("button")
-    expect(sheets).to_have_count(5)
+    expect(sheets).to_have_count(6)
+    expect(sheets.last).to_contain_text("Print of bridge")
     sheets.filter(has_text="Reeds").click()
     expect(page.locator("[data-side]")).to_have_text("A side up, branding strip at the bottom")
     assert figures(page) == [
@@ -86,7 +88,7 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
         "3. Set 11 from the top of the 11 × 11 1/2 part: piece 3.",
     ]
     found = set()
-    for k in range(5):
+    for k in range(5):  # the sixth is the print that the gutter cuts
         sheets.nth(k).click()
         region = page.get_by_role("region", name="Cuts")
         found |= set(re.findall(r"([\d/ ]+ × [\d/ ]+), side A", plain(region.inner_text())))
@@ -106,7 +108,7 @@ def _measure_the_files(page: Page, sheets: int) -> None:
     content = pdf.pages[1].get_contents()
     assert content is not None and b" 432 432 re" in content.get_data()
     first = pdf.pages[0].extract_text()
-    assert "8 pieces from 5 sheets" in first and "Mat of heron and lock" in first
+    assert "10 pieces from 5 sheets, 1 print" in first and "Mat of heron and lock" in first
     drawing = ET.fromstring(_download(page, "at true size (SVG)"))
     assert (drawing.get("width"), drawing.get("viewBox")) == ("12in", "0 0 12 12")
 
@@ -124,9 +126,9 @@ def _tick_and_reload(page: Page) -> None:
         has_text="Reeds"
     ).click()
     page.get_by_role("region", name="Cuts").get_by_role("checkbox").last.check()
-    expect(page.locator("[data-done]")).to_have_text("1 of 8 pieces cut")
+    expect(page.locator("[data-done]")).to_have_text("1 of 10 pieces cut")
     page.reload()
-    expect(page.locator("[data-done]")).to_have_text("1 of 8 pieces cut")
+    expect(page.locator("[data-done]")).to_have_text("1 of 10 pieces cut")
     expect(page.get_by_role("button", name="Undo: cut")).to_be_enabled()
     page.keyboard.press("Control+z")
-    expect(page.locator("[data-done]")).to_have_text("0 of 8 pieces cut")
+    expect(page.locator("[data-done]")).to_have_text("0 of 10 pieces cut")

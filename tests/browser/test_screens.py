@@ -12,7 +12,7 @@ from playwright.sync_api import Browser, Page, expect
 from tests.browser.conftest import Server
 
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
-BENCHES = ("/unpack", "/photos", "/page", "page", "cut")
+BENCHES = ("/unpack", "/photos", "/photos/prints", "template", "/page", "page", "cut")
 
 
 @pytest.fixture(scope="module")
@@ -32,6 +32,9 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
         contexts.append(context)
         page = context.new_page()
         page.goto(bench if bench.startswith("/") else "/page")
+        if bench == "template":
+            page.goto("/photos")
+            page.get_by_role("link", name="The week in small").click()
         if bench in ("page", "cut"):
             page.get_by_role("link", name="Twenty-one locks").click()
             expect(page.locator("[data-part=heron]")).to_be_visible()

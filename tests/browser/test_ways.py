@@ -263,9 +263,9 @@ def test_a_part_is_centred_by_one_press_and_put_over_the_gutter(joint: Page) -> 
     expect(joint.get_by_role("button", name="Centre across")).to_have_attribute("aria-pressed", "true")
     halves = joint.get_by_label("The page at scale").locator("[data-part^=joint] > g")
     expect(halves).to_have_count(4)
-    expect(joint.get_by_text("keep faces an inch away from the cut")).to_have_count(0)  # it falls into the gap
+    expect(joint.get_by_text("goes left")).to_have_count(0)  # it falls into the gap
     put(joint, "Photo 1: width", "5")
-    expect(joint.get_by_text("keep faces an inch away from the cut")).to_be_visible()
+    expect(joint.get_by_text("goes left")).to_be_visible()
 
 
 def test_the_story_and_the_name_are_kept(joint: Page) -> None:
