@@ -6,12 +6,13 @@ import sys
 import tempfile
 from pathlib import Path
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Page, expect, sync_playwright
 
 ROOT = Path(__file__).parent.parent
 sys.path.insert(0, str(ROOT))
 
 from tests.browser.conftest import Server, launch  # noqa: E402
+from tests.standins.program import Program  # noqa: E402
 
 from ulna.demo.household import set_up  # noqa: E402
 
@@ -30,13 +31,24 @@ def tour(page: Page) -> None:
     shoot(page, "unpack")
     page.goto("/photos")
     page.get_by_role("link", name="Moored for the night").click()
+    expect(page.get_by_label("Name of the photo")).to_have_value("Moored for the night")
     page.get_by_label("Print: usual size").select_option(label="5 × 5")
     shoot(page, "photos")
+    page.get_by_role("button", name="Undo: changed a print").click()
+    page.get_by_role("link", name="The week in small").click()
+    shoot(page, "template")
+    page.goto("/photos/prints")
+    expect(page.locator("[data-loaded]")).to_be_visible()
+    shoot(page, "prints")
     page.goto("/page")
     shoot(page, "pages")
     page.get_by_role("link", name="Twenty-one locks").click()
     page.locator("[data-row=bridge]").click()
     shoot(page, "page")
+    page.locator("[data-row=heron]").click()
+    page.get_by_role("button", name="Which would do?").first.click()
+    page.get_by_role("region", name="Papers for mat 1").scroll_into_view_if_needed()
+    shoot(page, "mats")
     page.goto("/page")
     page.get_by_role("link", name="The engine is in").click()
     shoot(page, "page-letter")
@@ -55,12 +67,14 @@ def main() -> None:
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
         home = Path(folder) / "home"
         set_up(home)
-        server = Server(home)
+        printer = Program(home / "printer", 3)
+        server = Server(home, printer.address)
         browser = launch(playwright)
         context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=server.address)
         tour(context.new_page())
         browser.close()
         server.stop()
+        printer.off()
 
 
 if __name__ == "__main__":
