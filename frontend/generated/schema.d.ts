@@ -24,6 +24,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrange": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Arrange Parts
+         * @description The recipe after something was done with parts together; of a group, with all of it.
+         */
+        post: operations["arrange_parts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/audition": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Audition
+         * @description Every paper and side in place of one of a part's papers, and whether enough of it is left.
+         */
+        post: operations["audition"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/away": {
         parameters: {
             query?: never;
@@ -38,6 +78,26 @@ export interface paths {
         get: operations["list_away"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/between": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure Between
+         * @description How far two parts of a recipe are from each other.
+         */
+        post: operations["measure_between"];
         delete?: never;
         options?: never;
         head?: never;
@@ -761,6 +821,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Variants
+         * @description The states of a page that were kept by name, the first one first.
+         */
+        get: operations["list_variants"];
+        put?: never;
+        /**
+         * Keep Variant
+         * @description Keeps a state of a page under a name.
+         */
+        post: operations["keep_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/patterns": {
         parameters: {
             query?: never;
@@ -1251,6 +1335,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pull": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pull Handle
+         * @description A part after a handle of it was pulled, and the value in words.
+         */
+        post: operations["pull_handle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reformat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move To Format
+         * @description The recipe in another format, and what does not go along.
+         */
+        post: operations["move_to_format"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -1412,6 +1536,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/{id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put Away Variant */
+        post: operations["put_away_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring Back Variant */
+        post: operations["bring_back_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Redo Variant */
+        post: operations["redo_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undo Variant */
+        post: operations["undo_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1427,7 +1619,8 @@ export interface components {
              * @default centre
              * @enum {string}
              */
-            edge: "left" | "centre" | "right";
+            edge: "left" | "centre" | "right" | "before" | "after";
+            of?: string | null;
         };
         "Across-Output": {
             /**
@@ -1440,19 +1633,99 @@ export interface components {
              * @default centre
              * @enum {string}
              */
-            edge: "left" | "centre" | "right";
+            edge: "left" | "centre" | "right" | "before" | "after";
+            of: string | null;
         };
-        /** @description Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level. */
+        /**
+         * @description Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level. `dress`
+         *     gives them papers of the shelf that suit.
+         */
         AddAsked: {
             above?: string | null;
+            /** @default false */
+            dress: boolean;
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
         /** @description A part with its place found; it lies directly under the part `under`, on top of all where that is null. */
         Added: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             under: string | null;
+        };
+        /** @description What is done with parts together; which of the further fields count depends on `act`. */
+        ArrangeAsked: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /** @enum {string} */
+            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove";
+            /** @default 2 */
+            columns: number;
+            /** @default 6 */
+            count: number;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @default left
+             * @enum {string}
+             */
+            edge: "left" | "centre" | "right" | "top" | "middle" | "bottom";
+            id?: string | null;
+            marks?: [
+                number,
+                number
+            ] | null;
+            /** @default group */
+            name: string;
+            /**
+             * @default left
+             * @enum {string}
+             */
+            on: "left" | "right" | "spread";
+            page: components["schemas"]["Recipe-Input"];
+            parts: string[];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default {
+             *       "units": 1828800
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            radius: string;
+            /** @default 1 */
+            rows: number;
+            /**
+             * @default across
+             * @enum {string}
+             */
+            way: "across" | "down";
+        };
+        /** @description The recipe as it is then, and the parts that are to be chosen now. */
+        ArrangedOut: {
+            chosen: string[];
+            page: components["schemas"]["Recipe-Output"];
+        };
+        /** @description Which papers could stand in place of `of` in a part. */
+        AuditionAsked: {
+            id?: string | null;
+            of: components["schemas"]["PaperChoice-Input"];
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
         };
         /** @description Something that was put away. */
         Away: {
@@ -1460,6 +1733,160 @@ export interface components {
             kind: "kit" | "photo" | "page" | "template";
             name: string;
             saved: components["schemas"]["Saved"];
+        };
+        "AxisPart-Input": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "axis";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /**
+             * @default horizon
+             * @enum {string}
+             */
+            run: "column" | "horizon" | "falling" | "rising" | "ring";
+        };
+        "AxisPart-Output": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "axis";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /**
+             * @default horizon
+             * @enum {string}
+             */
+            run: "column" | "horizon" | "falling" | "rising" | "ring";
+        };
+        "BandPart-Input": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            by: string;
+            /** @default 5 */
+            count: number;
+            /** @default false */
+            doubled: boolean;
+            /** @default false */
+            drawn: boolean;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "band";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            papers: components["schemas"]["PaperChoice-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /** @default 1 */
+            seed: number;
+            /** @default false */
+            upright: boolean;
+            /**
+             * @default flush
+             * @enum {string}
+             */
+            way: "flush" | "staggered" | "stepped" | "ragged";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        "BandPart-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            by: string;
+            /** @default 5 */
+            count: number;
+            /** @default false */
+            doubled: boolean;
+            /** @default false */
+            drawn: boolean;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "band";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            papers: components["schemas"]["PaperChoice-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /** @default 1 */
+            seed: number;
+            /** @default false */
+            upright: boolean;
+            /**
+             * @default flush
+             * @enum {string}
+             */
+            way: "flush" | "staggered" | "stepped" | "ragged";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         "BasePart-Input": {
             /**
@@ -1500,6 +1927,13 @@ export interface components {
              * @enum {string}
              */
             on: "left" | "right";
+        };
+        /** @description How far two parts are from each other. */
+        BetweenAsked: {
+            first: string;
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            second: string;
         };
         Body_add_page_from_json: {
             file: string;
@@ -1542,17 +1976,71 @@ export interface components {
              */
             top: string;
         };
-        /** @description A photo in the rows, or at a place of its own. */
-        "Cell-Input": {
-            frame?: components["schemas"]["Frame-Input"] | null;
-            photo?: string | null;
-            place?: components["schemas"]["Rect"] | null;
+        /** @description A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on. */
+        "Card-Input": {
+            at: components["schemas"]["ulna__formats__kit__Place"];
+            name: string;
+            /**
+             * @default A
+             * @enum {string}
+             */
+            side: "A" | "B";
         };
-        /** @description A photo in the rows, or at a place of its own. */
-        "Cell-Output": {
-            frame: components["schemas"]["Frame-Output"] | null;
-            photo: string | null;
-            place: components["schemas"]["Rect"] | null;
+        /** @description A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on. */
+        "Card-Output": {
+            at: components["schemas"]["ulna__formats__kit__Place"];
+            name: string;
+            /**
+             * @default A
+             * @enum {string}
+             */
+            side: "A" | "B";
+        };
+        "CardPart-Input": {
+            /** @default 0 */
+            angle: number;
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "card";
+            /** @default [] */
+            mats: components["schemas"]["Mat-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            sheet?: string | null;
+        };
+        "CardPart-Output": {
+            /** @default 0 */
+            angle: number;
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "card";
+            /** @default [] */
+            mats: components["schemas"]["Mat-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            sheet: string | null;
         };
         Colours: {
             colours: string[];
@@ -1640,6 +2128,118 @@ export interface components {
              */
             setting: string;
         };
+        /** @description `hole` null means none. */
+        "CutoutPart-Input": {
+            /** @default 0 */
+            angle: number;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default tag
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            hole?: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cutout";
+            /** @default [] */
+            mats: components["schemas"]["Mat-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /** @default false */
+            reinforced: boolean;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            ring: components["schemas"]["PaperChoice-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description `hole` null means none. */
+        "CutoutPart-Output": {
+            /** @default 0 */
+            angle: number;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Output"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default tag
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            hole: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cutout";
+            /** @default [] */
+            mats: components["schemas"]["Mat-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /** @default false */
+            reinforced: boolean;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            ring: components["schemas"]["PaperChoice-Output"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /**
          * @description A page's cut list. `sizes` by piece number, `sheet_sizes` and `rest_sizes` by sheet key are as they are read.
          *
@@ -1715,7 +2315,8 @@ export interface components {
              * @default centre
              * @enum {string}
              */
-            edge: "top" | "centre" | "bottom";
+            edge: "top" | "centre" | "bottom" | "above" | "below";
+            of?: string | null;
         };
         "Down-Output": {
             /**
@@ -1728,13 +2329,23 @@ export interface components {
              * @default centre
              * @enum {string}
              */
-            edge: "top" | "centre" | "bottom";
+            edge: "top" | "centre" | "bottom" | "above" | "below";
+            of: string | null;
+        };
+        /** @description Stitches or an axis: a path in inches from the corner of its part's box. */
+        DrawnLine: {
+            box: components["schemas"]["Rect"];
+            /** @enum {string} */
+            kind: "stitch" | "axis";
+            part: string;
+            path: string;
         };
         /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
         EvaluatedOut: {
             findings: components["schemas"]["Finding"][];
             format: components["schemas"]["PageFormat-Output"];
+            lines: components["schemas"]["DrawnLine"][];
             parts: components["schemas"]["PartOnPage"][];
             pieces: components["schemas"]["PieceOut"][];
         };
@@ -1764,7 +2375,7 @@ export interface components {
             part: string;
         };
         Filled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         Finding: {
             code: string;
@@ -1779,6 +2390,12 @@ export interface components {
          * @enum {string}
          */
         Form: "sheet" | "pad" | "scrap";
+        /** @description Moves a recipe to another format. */
+        FormatAsked: {
+            format: components["schemas"]["PageFormat-Input"];
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+        };
         "Frame-Input": {
             /** @default 0.5 */
             x: number;
@@ -1819,6 +2436,128 @@ export interface components {
             /** @default 1 */
             zoom: number;
         };
+        /** @description `width` and `height` null mean all of what it lies on; `seed` null lays the papers in turn. */
+        "GridPart-Input": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cell_height: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cell_width: string;
+            /** @default [] */
+            cells: components["schemas"]["ulna__formats__recipe__Cell-Input"][];
+            /** @default 3 */
+            columns: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            height?: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "grid";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            /**
+             * @default cells
+             * @enum {string}
+             */
+            open: "nothing" | "cells" | "gap" | "margins" | "equal gaps" | "how many";
+            papers: components["schemas"]["PaperChoice-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /**
+             * @default paper
+             * @enum {string}
+             */
+            rest: "paper" | "photo" | "empty";
+            /** @default 3 */
+            rows: number;
+            seed?: number | null;
+            width?: string | null;
+        };
+        /** @description `width` and `height` null mean all of what it lies on; `seed` null lays the papers in turn. */
+        "GridPart-Output": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cell_height: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cell_width: string;
+            /** @default [] */
+            cells: components["schemas"]["ulna__formats__recipe__Cell-Output"][];
+            /** @default 3 */
+            columns: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            height: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "grid";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            /**
+             * @default cells
+             * @enum {string}
+             */
+            open: "nothing" | "cells" | "gap" | "margins" | "equal gaps" | "how many";
+            papers: components["schemas"]["PaperChoice-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /**
+             * @default paper
+             * @enum {string}
+             */
+            rest: "paper" | "photo" | "empty";
+            /** @default 3 */
+            rows: number;
+            seed: number | null;
+            width: string | null;
+        };
+        /** @description Parts that belong together: they move, copy, mirror and repeat together. */
+        "Group-Input": {
+            id: string;
+            /** @default group */
+            name: string;
+            parts: string[];
+        };
+        /** @description Parts that belong together: they move, copy, mirror and repeat together. */
+        "Group-Output": {
+            id: string;
+            /** @default group */
+            name: string;
+            parts: string[];
+        };
         Guide: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -1835,6 +2574,25 @@ export interface components {
             says: string;
             /** @enum {string} */
             why: "edge" | "centre" | "third" | "neighbour" | "gap";
+        };
+        /** @description Where a value of a part is taken hold of, from the corner of its box; see `/api/pull`. */
+        Handle: {
+            across: number;
+            down: number;
+            field: string;
+            name: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
         };
         /** @description `sheets` are to be printed, `printed` are; `trouble` says why it stopped, `says` what would do. */
         Job: {
@@ -1888,7 +2646,7 @@ export interface components {
             kind: "joint";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            place: components["schemas"]["Place-Input"];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
             prints: components["schemas"]["Print-Input"][];
         };
         "JointPart-Output": {
@@ -1911,7 +2669,7 @@ export interface components {
             kind: "joint";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            place: components["schemas"]["Place-Output"];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
             prints: components["schemas"]["Print-Output"][];
         };
         /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
@@ -2033,6 +2791,8 @@ export interface components {
             turn: number;
         };
         "Mat-Input": {
+            /** @default 0 */
+            angle: number;
             borders: components["schemas"]["Borders"];
             /**
              * @default {
@@ -2052,8 +2812,12 @@ export interface components {
              * @example 108 mm
              */
             lap: string;
+            /** @default false */
+            pieced: boolean;
         };
         "Mat-Output": {
+            /** @default 0 */
+            angle: number;
             borders: components["schemas"]["Borders"];
             /**
              * @default {
@@ -2071,6 +2835,8 @@ export interface components {
              * @example 108 mm
              */
             lap: string;
+            /** @default false */
+            pieced: boolean;
         };
         /** @description Which papers would do for mat number `mat` (from 0) of a part. */
         MatAsked: {
@@ -2089,6 +2855,96 @@ export interface components {
         MatChoices: {
             choices: components["schemas"]["MatChoice"][];
             colours: components["schemas"]["PhotoColours"] | null;
+        };
+        MeasuredOut: {
+            lines: components["schemas"]["Distance"][];
+            says: string;
+        };
+        "MitredPart-Input": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mitred";
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            shows: string;
+            /**
+             * @default along
+             * @enum {string}
+             */
+            stripes: "along" | "across";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            trim: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 114300
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            under: string;
+        };
+        "MitredPart-Output": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Output"];
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mitred";
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            shows: string;
+            /**
+             * @default along
+             * @enum {string}
+             */
+            stripes: "along" | "across";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            trim: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            under: string;
         };
         /**
          * @description Moves a part: `x`, `y` say where its top left corner is wanted; `marks` nudge it instead.
@@ -2110,10 +2966,12 @@ export interface components {
         /** @description The part as it is after the move, where it lies, the guides that it caught on, and its distances. */
         Moved: {
             across: components["schemas"]["Guide"] | null;
+            /** @default [] */
+            along: string[];
             box: components["schemas"]["Rect"];
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         OfferOut: {
             /**
@@ -2136,12 +2994,118 @@ export interface components {
             /** @enum {string} */
             word: "good" | "fine" | "soft" | "too few";
         };
+        /** @description `rim` null means a size of its own; `print` lies behind it. */
+        "Opening-Input": {
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lap: string;
+            print?: components["schemas"]["Print-Input"] | null;
+            rim?: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description `rim` null means a size of its own; `print` lies behind it. */
+        "Opening-Output": {
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lap: string;
+            print: components["schemas"]["Print-Output"] | null;
+            rim: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description A recipe to work out; `id` is the page's where it is kept, so that its own cut sheets count as its own. */
         PageAsked: {
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
         };
         "PageFormat-Input": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            allowance: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            binding: string;
             /**
              * @description A page size from 1 in to 120 in.
              * @example 4 1/4 in
@@ -2160,6 +3124,20 @@ export interface components {
             width: string;
         };
         "PageFormat-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            allowance: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            binding: string;
             /**
              * @description A page size from 1 in to 120 in.
              * @example 4 1/4 in
@@ -2196,6 +3174,8 @@ export interface components {
         };
         /** @description `trim` null means a size of its own. */
         "PanelPart-Input": {
+            /** @default 0 */
+            angle: number;
             /**
              * @default {
              *       "side": "A",
@@ -2203,6 +3183,15 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Input"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            corner: string;
             /** @default false */
             gutted: boolean;
             /**
@@ -2217,9 +3206,12 @@ export interface components {
              * @enum {string}
              */
             kind: "panel";
+            /** @default [] */
+            mats: components["schemas"]["Mat-Input"][];
             /** @default panel */
             name: string;
-            place: components["schemas"]["Place-Input"];
+            opening?: components["schemas"]["Opening-Input"] | null;
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
              * @default {
@@ -2239,6 +3231,8 @@ export interface components {
         };
         /** @description `trim` null means a size of its own. */
         "PanelPart-Output": {
+            /** @default 0 */
+            angle: number;
             /**
              * @default {
              *       "side": "A",
@@ -2246,6 +3240,13 @@ export interface components {
              *     }
              */
             choice: components["schemas"]["PaperChoice-Output"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            corner: string;
             /** @default false */
             gutted: boolean;
             /**
@@ -2260,9 +3261,12 @@ export interface components {
              * @enum {string}
              */
             kind: "panel";
+            /** @default [] */
+            mats: components["schemas"]["Mat-Output"][];
             /** @default panel */
             name: string;
-            place: components["schemas"]["Place-Output"];
+            opening: components["schemas"]["Opening-Output"] | null;
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.
              * @default 3/8 in
@@ -2278,9 +3282,12 @@ export interface components {
              */
             width: string;
         };
+        /** @description Cards and holes lie on the sheet; of two cards with one name the first counts, so each has its own. */
         "Paper-Input": {
             a: components["schemas"]["Side-Input"];
             b: components["schemas"]["Side-Input"];
+            /** @default [] */
+            cards: components["schemas"]["Card-Input"][];
             /** @default 1 */
             count: number;
             /** @default sheet */
@@ -2291,6 +3298,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default [] */
+            holes: components["schemas"]["ulna__formats__kit__Place"][];
             id: string;
             name: string;
             scrap_of?: string | null;
@@ -2304,9 +3313,12 @@ export interface components {
              */
             width: string;
         };
+        /** @description Cards and holes lie on the sheet; of two cards with one name the first counts, so each has its own. */
         "Paper-Output": {
             a: components["schemas"]["Side-Output"];
             b: components["schemas"]["Side-Output"];
+            /** @default [] */
+            cards: components["schemas"]["Card-Output"][];
             /** @default 1 */
             count: number;
             /** @default sheet */
@@ -2317,6 +3329,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default [] */
+            holes: components["schemas"]["ulna__formats__kit__Place"][];
             id: string;
             name: string;
             scrap_of: string | null;
@@ -2362,9 +3376,86 @@ export interface components {
             rest_says: string;
             scraps: number;
         };
+        "PaperedPart-Input": {
+            /**
+             * @default row
+             * @enum {string}
+             */
+            along: "row" | "column";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            border: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "papered";
+            papers: components["schemas"]["PaperChoice-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /** @default [] */
+            shares: number[];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            strip: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            strip_choice: components["schemas"]["PaperChoice-Input"];
+        };
+        "PaperedPart-Output": {
+            /**
+             * @default row
+             * @enum {string}
+             */
+            along: "row" | "column";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            border: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "papered";
+            papers: components["schemas"]["PaperChoice-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /** @default [] */
+            shares: number[];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            strip: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            strip_choice: components["schemas"]["PaperChoice-Output"];
+        };
         PartOnPage: {
             arithmetic: string;
             box: components["schemas"]["Rect"] | null;
+            handles: components["schemas"]["Handle"][];
             id: string;
             sentence: string;
         };
@@ -2429,7 +3520,7 @@ export interface components {
             kind: "photo";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            place: components["schemas"]["Place-Input"];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
             print: components["schemas"]["Print-Input"];
         };
         "PhotoPart-Output": {
@@ -2441,7 +3532,7 @@ export interface components {
             kind: "photo";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            place: components["schemas"]["Place-Output"];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
             print: components["schemas"]["Print-Output"];
         };
         /**
@@ -2549,39 +3640,125 @@ export interface components {
         PictureOut: {
             id: string;
         };
+        /**
+         * @description `path` is what is seen of a piece that is no plain rectangle, in inches from the corner of `uncut`, openings
+         *     included; it lies turned by `angle` about the middle of `uncut`.
+         */
         PieceOut: {
+            angle: number;
             choice: components["schemas"]["PaperChoice-Output"];
+            colour: string;
             half: ("left" | "right") | null;
             id: string;
             name: string;
             part: string;
+            /** @default  */
+            path: string;
             picture: components["schemas"]["Picture"] | null;
             rect: components["schemas"]["Rect"];
             /** @enum {string} */
-            role: "base" | "panel" | "mat" | "print";
+            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
             uncut: components["schemas"]["Rect"];
+        };
+        /** @description `seed` null lays the papers in turn. */
+        "PiecedPart-Input": {
+            /** @default 45 */
+            angle: number;
+            /**
+             * @default rising
+             * @enum {string}
+             */
+            arms: "rising" | "falling";
+            /** @default false */
+            doubled: boolean;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieced";
+            /** @default false */
+            over: boolean;
+            papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default strips
+             * @enum {string}
+             */
+            pattern: "strips" | "log cabin" | "pinwheel" | "herringbone" | "sunburst" | "triangle";
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /** @default 9 */
+            rays: number;
+            seed?: number | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            strip: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description `seed` null lays the papers in turn. */
+        "PiecedPart-Output": {
+            /** @default 45 */
+            angle: number;
+            /**
+             * @default rising
+             * @enum {string}
+             */
+            arms: "rising" | "falling";
+            /** @default false */
+            doubled: boolean;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieced";
+            /** @default false */
+            over: boolean;
+            papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default strips
+             * @enum {string}
+             */
+            pattern: "strips" | "log cabin" | "pinwheel" | "herringbone" | "sunburst" | "triangle";
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /** @default 9 */
+            rays: number;
+            seed: number | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            strip: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         Pixels: {
             height: number;
             width: number;
-        };
-        "Place-Input": {
-            across: components["schemas"]["Across-Input"];
-            down: components["schemas"]["Down-Input"];
-            /**
-             * @default left
-             * @enum {string}
-             */
-            on: "left" | "right" | "spread";
-        };
-        "Place-Output": {
-            across: components["schemas"]["Across-Output"];
-            down: components["schemas"]["Down-Output"];
-            /**
-             * @default left
-             * @enum {string}
-             */
-            on: "left" | "right" | "spread";
         };
         /** @description A print or a part of one on its sheet; `shows` is which part of the print it is. */
         PlacedOut: {
@@ -2590,6 +3767,90 @@ export interface components {
             shows: components["schemas"]["Rect"];
             turned: boolean;
             wanted: string;
+        };
+        /** @description `inside` null means that nothing is made for it yet. */
+        "PocketPart-Input": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            inside?: components["schemas"]["PaperChoice-Input"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pocket";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            out: string;
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            seam: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description `inside` null means that nothing is made for it yet. */
+        "PocketPart-Output": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Output"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            inside: components["schemas"]["PaperChoice-Output"] | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pocket";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            out: string;
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            seam: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         /** @description A print as it comes out of the printer; `below` null means a rim as wide below as elsewhere. */
         "Print-Input": {
@@ -2859,21 +4120,48 @@ export interface components {
             fields: components["schemas"]["FieldProblem"][];
             sentence: string;
         };
+        /** @description Pulls a handle of a part, by its field, so far from where it is. */
+        PullAsked: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            field: string;
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
+        };
+        Pulled: {
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            says: string;
+        };
         /** @description The recipe of a page: parts from underneath upward. */
         "Recipe-Input": {
             format: components["schemas"]["PageFormat-Input"];
+            /** @default [] */
+            groups: components["schemas"]["Group-Input"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
             /** @default  */
             story: string;
         };
         /** @description The recipe of a page: parts from underneath upward. */
         "Recipe-Output": {
             format: components["schemas"]["PageFormat-Output"];
+            /** @default [] */
+            groups: components["schemas"]["Group-Output"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"])[];
+            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default  */
             story: string;
         };
@@ -2903,10 +4191,107 @@ export interface components {
              */
             y: string;
         };
-        /** @description What would do, in words, and the part as it would be then. */
+        ReformattedOut: {
+            page: components["schemas"]["Recipe-Output"];
+            told: string[];
+        };
+        /** @description What would do, in words, the part as it would be then, and of how many pages its page would have to be. */
         Remedy: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"];
+            pages: number | null;
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
+        };
+        "RoundsPart-Input": {
+            /**
+             * @default circle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rounds";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            /** @default false */
+            outward: boolean;
+            papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default row
+             * @enum {string}
+             */
+            path: "row" | "column" | "ring" | "round the edge";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            pitch: string;
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            size: string;
+        };
+        "RoundsPart-Output": {
+            /**
+             * @default circle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rounds";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            /** @default false */
+            outward: boolean;
+            papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default row
+             * @enum {string}
+             */
+            path: "row" | "column" | "ring" | "round the edge";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            pitch: string;
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            size: string;
         };
         RowsOut: {
             papers: components["schemas"]["Paper-Output"][];
@@ -3073,9 +4458,59 @@ export interface components {
              */
             width: string;
         };
+        "Stand-Input": {
+            of: string;
+            /** @default 0.5 */
+            share: number;
+        };
+        "Stand-Output": {
+            of: string;
+            /** @default 0.5 */
+            share: number;
+        };
         /** @description Asks for a step back or forward from the version that is on the screen. */
         Step: {
             version: number;
+        };
+        "StitchingPart-Input": {
+            id: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            inset: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stitching";
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /**
+             * @default all round
+             * @enum {string}
+             */
+            sides: "all round" | "top" | "bottom" | "left" | "right" | "top and bottom" | "left and right";
+        };
+        "StitchingPart-Output": {
+            id: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            inset: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stitching";
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /**
+             * @default all round
+             * @enum {string}
+             */
+            sides: "all round" | "top" | "bottom" | "left" | "right" | "top and bottom" | "left and right";
         };
         /**
          * @description What a sheet is made of.
@@ -3110,9 +4545,91 @@ export interface components {
             depth: string;
             edge: components["schemas"]["Edge"];
         };
+        "Taken-Input": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            column: number;
+            print?: components["schemas"]["Print-Input"] | null;
+            row: number;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            what: "photo" | "paper" | "words" | "empty";
+        };
+        "Taken-Output": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Output"];
+            column: number;
+            print: components["schemas"]["Print-Output"] | null;
+            row: number;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            what: "photo" | "paper" | "words" | "empty";
+        };
+        /** @description `length` null runs from edge to edge of what it lies on. */
+        "TapePart-Input": {
+            /** @default #c8b98f */
+            colour: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tape";
+            length?: string | null;
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            thing?: string | null;
+            /** @default false */
+            upright: boolean;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /** @default 2 */
+            wrapped: number;
+        };
+        /** @description `length` null runs from edge to edge of what it lies on. */
+        "TapePart-Output": {
+            /** @default #c8b98f */
+            colour: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tape";
+            length: string | null;
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            thing: string | null;
+            /** @default false */
+            upright: boolean;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /** @default 2 */
+            wrapped: number;
+        };
         "Template-Input": {
             /** @default [] */
-            cells: components["schemas"]["Cell-Input"][];
+            cells: components["schemas"]["ulna__formats__template__Cell-Input"][];
             /** @default 2 */
             columns: number;
             /** @default false */
@@ -3159,7 +4676,7 @@ export interface components {
         };
         "Template-Output": {
             /** @default [] */
-            cells: components["schemas"]["Cell-Output"][];
+            cells: components["schemas"]["ulna__formats__template__Cell-Output"][];
             /** @default 2 */
             columns: number;
             /** @default false */
@@ -3251,9 +4768,215 @@ export interface components {
             a: components["schemas"]["Tile"];
             b: components["schemas"]["Tile"];
         };
+        /** @description `width` and `height` null mean all of what it lies on, so do the hole's of a ring round another part. */
+        "TilesPart-Input": {
+            /** @default [] */
+            asked: number[];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            height?: string | null;
+            hole_height?: string | null;
+            hole_width?: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tiles";
+            /**
+             * @default region
+             * @enum {string}
+             */
+            layout: "region" | "ring" | "scattered";
+            papers: components["schemas"]["PaperChoice-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /** @default 1 */
+            seed: number;
+            /**
+             * @default hexagon
+             * @enum {string}
+             */
+            shape: "hexagon" | "hexagon flat up" | "square" | "triangle" | "circle";
+            /** @default 60 */
+            share: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            size: string;
+            /** @default [] */
+            taken: components["schemas"]["Taken-Input"][];
+            /** @default false */
+            trimmed: boolean;
+            width?: string | null;
+        };
+        /** @description `width` and `height` null mean all of what it lies on, so do the hole's of a ring round another part. */
+        "TilesPart-Output": {
+            /** @default [] */
+            asked: number[];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            height: string | null;
+            hole_height: string | null;
+            hole_width: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tiles";
+            /**
+             * @default region
+             * @enum {string}
+             */
+            layout: "region" | "ring" | "scattered";
+            papers: components["schemas"]["PaperChoice-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /** @default 1 */
+            seed: number;
+            /**
+             * @default hexagon
+             * @enum {string}
+             */
+            shape: "hexagon" | "hexagon flat up" | "square" | "triangle" | "circle";
+            /** @default 60 */
+            share: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            size: string;
+            /** @default [] */
+            taken: components["schemas"]["Taken-Output"][];
+            /** @default false */
+            trimmed: boolean;
+            width: string | null;
+        };
+        "TornPart-Input": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 228600
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            allowance: string;
+            /**
+             * @default seen
+             * @enum {string}
+             */
+            core_side: "seen" | "hidden";
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "torn";
+            /** @default 1 */
+            layers: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            papers: components["schemas"]["PaperChoice-Input"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            /** @default 1 */
+            seed: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            step: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        "TornPart-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            allowance: string;
+            /**
+             * @default seen
+             * @enum {string}
+             */
+            core_side: "seen" | "hidden";
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "torn";
+            /** @default 1 */
+            layers: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            papers: components["schemas"]["PaperChoice-Output"][];
+            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            /** @default 1 */
+            seed: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            step: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        TrialOut: {
+            choice: components["schemas"]["PaperChoice-Output"];
+            enough: boolean;
+        };
         UsedOn: {
             id: string;
             name: string;
+        };
+        /** @description A page as it was kept under a name, to be held beside others. */
+        Variant: {
+            name: string;
+            page: string;
+            recipe: components["schemas"]["Recipe-Output"];
+        };
+        VariantIn: {
+            name: string;
+            recipe: components["schemas"]["Recipe-Input"];
+        };
+        VariantOut: {
+            saved: components["schemas"]["Saved"];
+            variant: components["schemas"]["Variant"];
         };
         /** @description `page` and `part` name where it is wanted; `cut_at` is where the gutter will cut it, from its left edge. */
         "WantedPrint-Input": {
@@ -3284,6 +5007,107 @@ export interface components {
             line: number;
             read: string;
             reason: string;
+        };
+        /** @description A rectangle on a sheet, from its top left corner as it is looked at. */
+        ulna__formats__kit__Place: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
+        };
+        "ulna__formats__recipe__Cell-Input": {
+            choice?: components["schemas"]["PaperChoice-Input"] | null;
+            column: number;
+            /** @default 1 */
+            columns: number;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            print?: components["schemas"]["Print-Input"] | null;
+            row: number;
+            /** @default 1 */
+            rows: number;
+            /**
+             * @default paper
+             * @enum {string}
+             */
+            what: "paper" | "photo" | "empty" | "title" | "words" | "card";
+        };
+        "ulna__formats__recipe__Cell-Output": {
+            choice: components["schemas"]["PaperChoice-Output"] | null;
+            column: number;
+            /** @default 1 */
+            columns: number;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            print: components["schemas"]["Print-Output"] | null;
+            row: number;
+            /** @default 1 */
+            rows: number;
+            /**
+             * @default paper
+             * @enum {string}
+             */
+            what: "paper" | "photo" | "empty" | "title" | "words" | "card";
+        };
+        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
+        "ulna__formats__recipe__Place-Input": {
+            across: components["schemas"]["Across-Input"];
+            down: components["schemas"]["Down-Input"];
+            /**
+             * @default left
+             * @enum {string}
+             */
+            on: "left" | "right" | "spread";
+            stand?: components["schemas"]["Stand-Input"] | null;
+        };
+        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
+        "ulna__formats__recipe__Place-Output": {
+            across: components["schemas"]["Across-Output"];
+            down: components["schemas"]["Down-Output"];
+            /**
+             * @default left
+             * @enum {string}
+             */
+            on: "left" | "right" | "spread";
+            stand: components["schemas"]["Stand-Output"] | null;
+        };
+        /** @description A photo in the rows, or at a place of its own. */
+        "ulna__formats__template__Cell-Input": {
+            frame?: components["schemas"]["Frame-Input"] | null;
+            photo?: string | null;
+            place?: components["schemas"]["Rect"] | null;
+        };
+        /** @description A photo in the rows, or at a place of its own. */
+        "ulna__formats__template__Cell-Output": {
+            frame: components["schemas"]["Frame-Output"] | null;
+            photo: string | null;
+            place: components["schemas"]["Rect"] | null;
         };
     };
     responses: never;
@@ -3327,6 +5151,72 @@ export interface operations {
             };
         };
     };
+    arrange_parts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArrangedOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    audition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AuditionAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_away: {
         parameters: {
             query?: never;
@@ -3343,6 +5233,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Away"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_between: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BetweenAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasuredOut"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -4719,6 +6642,72 @@ export interface operations {
             };
         };
     };
+    list_variants: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantOut"][];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_variant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VariantIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_patterns: {
         parameters: {
             query?: never;
@@ -5644,6 +7633,72 @@ export interface operations {
             };
         };
     };
+    pull_handle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PullAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pulled"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_to_format: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormatAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReformattedOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_settings: {
         parameters: {
             query?: never;
@@ -5996,6 +8051,146 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tile"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away_variant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back_variant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo_variant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_variant: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantOut"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

@@ -22,9 +22,9 @@ from ulna.core.look import Look, key
 from ulna.core.measure import MARKS, Length, Ruler, Unit
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import PageFormat
-from ulna.core.parts import work_out
 from ulna.core.pieces import Ground, Photo, Piece
-from ulna.core.shelf import Paper, Shelf
+from ulna.core.shelf import Paper, Shelf, Thing
+from ulna.core.standing import stand
 from ulna.darkroom import Darkroom
 from ulna.formats import collection
 from ulna.formats import cuts as cuts_format
@@ -147,10 +147,12 @@ class Household:
         return self.cached("shelf", ["kit"], self._read_shelf)
 
     def _read_shelf(self) -> Shelf:
-        papers: list[Paper] = []
+        papers, things = list[Paper](), list[Thing]()
         for kept in self.library.all("kit"):
-            papers += [paper.value() for paper in Kit.model_validate(kept.body).papers]
-        return Shelf.of(papers)
+            kit = Kit.model_validate(kept.body)
+            papers += [paper.value() for paper in kit.papers]
+            things += [thing.value() for thing in kit.things]
+        return Shelf.of(papers, things)
 
     def shelf_for(self, page: str | None) -> Shelf:
         """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
@@ -235,7 +237,7 @@ class Household:
     ) -> tuple[colour.Look | None, list[choosing.Choice]]:
         """The colours of a part's picture, and the papers there are as one of its mats (from 0), best first."""
         ground = self.ground(plan.format, page)
-        built = work_out(plan.part(part), ground)[0]
+        built = stand(plan.parts, ground)[plan.part(part).id].built
         pieces = {p.id: p for p in built.pieces}
         shown = next((p.picture for p in built.pieces if p.picture and p.picture.photo and p.picture.crop), None)
         if shown is None or shown.photo is None or shown.crop is None:

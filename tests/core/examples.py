@@ -5,9 +5,12 @@ from __future__ import annotations
 from ulna.core.geometry import Borders
 from ulna.core.measure import Length, Ruler, inches, parse
 from ulna.core.page_formats import PageFormat, of_kind
+from ulna.core.parts import Part, work_out
+from ulna.core.parts.base import Base
 from ulna.core.parts.mats import Mat
-from ulna.core.pieces import Ground, PaperChoice, Photo
+from ulna.core.pieces import Built, Ground, PaperChoice, Photo
 from ulna.core.shelf import Direction, Edge, Form, Paper, Shelf, Side, Strip
+from ulna.core.standing import stand
 
 
 def paper(id: str, count: int = 2, strip: str = "", pattern: str = "plain", size: str = "12") -> Paper:
@@ -39,3 +42,15 @@ def size(width: Length, height: Length) -> str:
 HERON = Photo("heron", "Heron", (1200, 1800))
 LOCK = Photo("lock", "Lock", (1800, 1200))
 TWELVE = inches(12)
+
+
+def worked(part: Part, on: Ground | None = None) -> Built:
+    """A part worked out at the origin on the page where it lies."""
+    on = on or ground()
+    page = on.format.page(part.on if isinstance(part, Base) else part.place.on)
+    return work_out(part, on, page)[0]
+
+
+def said(part: Part, on: Ground | None = None) -> str:
+    """A part as its recipe says it, with its place."""
+    return stand([part], on or ground())[part.id].says

@@ -8,20 +8,36 @@ from hypothesis import strategies as st
 
 from tests.core.examples import paper, scrap
 from ulna.core.crop import Frame
-from ulna.core.geometry import Borders
-from ulna.core.measure import Length, inches
+from ulna.core.figures import FIGURES
+from ulna.core.geometry import Borders, Rect
+from ulna.core.lattice import SHAPES as SHAPES_OF_TILES
+from ulna.core.measure import ZERO, Length, inches
 from ulna.core.page import PagePlan
 from ulna.core.page_formats import KINDS, of_kind
 from ulna.core.parts import Part
+from ulna.core.parts.band import Band
 from ulna.core.parts.base import Base
+from ulna.core.parts.card import Card
+from ulna.core.parts.cutout import Cutout
+from ulna.core.parts.grid import Grid
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
-from ulna.core.parts.panel import Panel
+from ulna.core.parts.mitred import Mitred
+from ulna.core.parts.panel import Opening, Panel
+from ulna.core.parts.papered import Papered
 from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.pocket import Pocket
+from ulna.core.parts.rounds import Rounds
+from ulna.core.parts.stitching import Stitching
+from ulna.core.parts.tape import Tape
+from ulna.core.parts.tiles import Tiles
+from ulna.core.parts.torn import Torn
 from ulna.core.pieces import PaperChoice
 from ulna.core.prints import Print
 from ulna.core.shapes import SHAPES
+from ulna.core.shelf import Card as SheetCard
 from ulna.core.shelf import Edge, Strip
 
 PAPERS = (
@@ -29,6 +45,14 @@ PAPERS = (
     paper("awning", 3, strip="1/2", pattern="stripe"),
     replace(paper("wharf", 3, pattern="houses"), strip=Strip(Edge.LEFT, inches(0, 1, 4))),
     scrap("rest", "cream", "7", "5"),
+    replace(
+        paper("cards", 2),
+        cards=(
+            SheetCard("sun", Rect(ZERO, ZERO, inches(4), inches(3))),
+            SheetCard("rain", Rect(inches(5), inches(2), inches(3), inches(4)), "B"),
+        ),
+        holes=(Rect(inches(9), inches(9), inches(2), inches(2)),),
+    ),
 )
 CHOSEN = ("cream", "awning", "wharf")
 
@@ -61,6 +85,119 @@ places = st.builds(
 )
 
 
+several = st.lists(choices, min_size=1, max_size=4).map(tuple)
+small = sixteenths(4, 40)
+
+
+def _constructions(id: str) -> st.SearchStrategy[Part]:
+    """Everything that is made of several pieces, or of a piece that is no rectangle."""
+    named, sizes = st.just(id), sixteenths(16, 160)
+    openings = st.builds(
+        Opening,
+        st.sampled_from(FIGURES),
+        st.one_of(st.none(), sixteenths(4, 40)),
+        sizes,
+        sizes,
+        print=st.one_of(st.none(), prints),
+    )
+    return st.one_of(
+        st.builds(Panel, named, named, st.none(), sizes, sizes, choices, place=places, mats=mats, opening=openings),
+        st.builds(
+            Papered,
+            named,
+            several,
+            st.sampled_from(["row", "column"]),
+            small,
+            strip=sixteenths(0, 8),
+            strip_choice=choices,
+            place=places,
+        ),
+        st.builds(Mitred, named, small, sixteenths(0, 4), sixteenths(0, 8), choice=choices, place=places),
+        st.builds(Torn, named, small, sizes, layers=st.integers(1, 4), papers=several, place=places),
+        st.builds(
+            Band,
+            named,
+            st.integers(1, 9),
+            small,
+            sizes,
+            sixteenths(-3, 8),
+            st.sampled_from(["flush", "staggered", "stepped", "ragged"]),
+            sixteenths(0, 8),
+            st.booleans(),
+            several,
+            st.booleans(),
+            place=places,
+        ),
+        st.builds(
+            Pieced,
+            named,
+            st.sampled_from(["strips", "log cabin", "pinwheel", "herringbone", "sunburst", "triangle"]),
+            sixteenths(24, 80),
+            sixteenths(24, 80),
+            sixteenths(6, 20),
+            several,
+            st.booleans(),
+            place=places,
+        ),
+        st.builds(
+            Grid,
+            named,
+            st.integers(1, 4),
+            st.integers(1, 4),
+            small,
+            small,
+            sixteenths(0, 8),
+            sixteenths(0, 8),
+            st.sampled_from(["nothing", "cells", "gap", "margins", "equal gaps", "how many"]),
+            papers=several,
+            place=places,
+        ),
+        st.builds(
+            Tiles,
+            named,
+            st.sampled_from(SHAPES_OF_TILES),
+            sixteenths(12, 40),
+            sixteenths(0, 4),
+            sizes,
+            sizes,
+            st.sampled_from(["region", "ring", "scattered"]),
+            trimmed=st.booleans(),
+            papers=several,
+            place=places,
+        ),
+        st.builds(
+            Cutout,
+            named,
+            st.sampled_from(FIGURES),
+            small,
+            small,
+            sixteenths(0, 8),
+            choice=choices,
+            mats=mats,
+            place=places,
+        ),
+        st.builds(
+            Pocket, named, sizes, sizes, sixteenths(1, 4), small, choices, st.one_of(st.none(), choices), places
+        ),
+        st.builds(
+            Rounds,
+            named,
+            st.sampled_from(FIGURES),
+            sixteenths(4, 16),
+            st.sampled_from(["row", "column", "ring", "round the edge"]),
+            sixteenths(32, 96),
+            sixteenths(32, 96),
+            sixteenths(8, 24),
+            st.booleans(),
+            several,
+            places,
+        ),
+        st.builds(Card, named, st.just("cards"), st.sampled_from(["sun", "rain"]), st.booleans(), place=places),
+        st.builds(Tape, named, place=places),
+        st.builds(Stitching, named, place=places),
+    )
+
+
 def _part(id: str) -> st.SearchStrategy[Part]:
     named, rims = st.just(id), sixteenths(4, 16)
     sizes = (sixteenths(8, 192), sixteenths(8, 192))
@@ -69,6 +206,7 @@ def _part(id: str) -> st.SearchStrategy[Part]:
         st.builds(Panel, named, named, st.none(), *sizes, choices, st.booleans(), rims, places),
         st.builds(Panel, named, named, sixteenths(0, 30), choice=choices, gutted=st.booleans(), place=places),
         st.builds(PhotoPart, named, prints, mats, places),
+        _constructions(id),
         st.builds(
             Joint,
             named,

@@ -16,6 +16,7 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import MARKS, ZERO, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.parts.panel import Panel
+from ulna.core.polygons import bounds
 from ulna.core.shelf import Shelf
 
 SHELF, MARK = Shelf.of(list(PAPERS)), inches(0, 1, 16)
@@ -65,8 +66,10 @@ def test_every_piece_lies_on_marks(plan: PagePlan) -> None:
     for piece in worked_out(plan).pieces:
         r = piece.rect
         by_hand = piece.picture is not None and piece.picture.outline
-        placed = (r.x, r.y) if by_hand else (r.x, r.y, r.width, r.height)
-        assert all(v.units % MARK.units == 0 for v in placed), piece
+        sizes = () if by_hand else (r.width, r.height)
+        # What lies at an angle is laid by the piece beside it: no ruler is held to its corner.
+        corner = () if piece.angle else (r.x, r.y)
+        assert all(v.units % MARK.units == 0 for v in (*corner, *sizes)), piece
 
 
 @given(pages(most=1))
@@ -92,8 +95,9 @@ def test_the_halves_at_the_gutter_make_the_whole(plan: PagePlan) -> None:
     page = worked_out(plan)
     gutter = plan.format.gutter
     for piece in page.pieces:
-        assert gutter is None or not piece.rect.x < gutter < piece.rect.right
-        if piece.half == "left":
+        left, _, right, _ = bounds(piece.seen)
+        assert gutter is None or not left + 1e-3 < gutter.inches < right - 1e-3
+        if piece.half == "left" and not piece.outline and not piece.angle:
             other = next(
                 p for p in page.pieces if p.half == "right" and p.id == piece.id.replace("-left", "-right")
             )
@@ -105,12 +109,13 @@ def test_the_halves_at_the_gutter_make_the_whole(plan: PagePlan) -> None:
 @settings(max_examples=60, deadline=None)
 def test_what_is_drawn_is_what_is_asked_of_the_sheets(plan: PagePlan) -> None:
     """Every piece of paper once, at its size; prints come from the printer."""
-    pieces = [p for p in worked_out(plan).pieces if p.role != "print"]
+    pieces = [p for p in worked_out(plan).pieces if p.is_paper]
     asked = demand(pieces, SHELF).pieces
     assert [a.id for a in asked] == [p.id for p in pieces]
     for piece, one in zip(pieces, asked, strict=True):
         assert {one.width, one.height} == {piece.rect.width.units, piece.rect.height.units}
-        assert one.quantity == 1 and set(SHELF.sources(piece.choice.paper or "")) == one.sources
+        sources = SHELF.sources(piece.choice.paper or "") if piece.pin is None else [piece.choice.paper]
+        assert one.quantity == 1 and set(sources) == one.sources and (one.pin is None) == (piece.pin is None)
 
 
 @given(pages())

@@ -8,10 +8,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.examples import HERON, ground, mat, size
+from tests.core.examples import HERON, ground, mat, size, worked
 from ulna.core.measure import Length, Ruler, inches, parse
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.photo import PhotoPart, build, filling
+from ulna.core.parts.photo import PhotoPart, filling
 from ulna.core.parts.place import Place
 from ulna.core.prints import Print, words
 from ulna.core.shapes import SHAPES, Shape, fitted, outline, path, seen_size
@@ -48,7 +48,7 @@ def test_trimming_takes_from_every_side() -> None:
 
 def test_the_page_says_what_is_cut_and_lays_the_rest() -> None:
     """Its mat goes round what lies on the page."""
-    built = build(
+    built = worked(
         PhotoPart("p", Print("heron", rim=EIGHTH, rim_off=True), (mat("1/4"),)), ground(photos={"heron": HERON})
     )
     assert built.arithmetic == "4 × 6 cut to 3 3/4 × 5 3/4 + 2 × 1/4 = 4 1/4 × 6 1/4"
@@ -57,7 +57,7 @@ def test_the_page_says_what_is_cut_and_lays_the_rest() -> None:
 
 def test_a_print_of_which_nothing_is_left_is_told() -> None:
     """And is not there."""
-    built = build(PhotoPart("p", Print(trim=inches(2))), ground())
+    built = worked(PhotoPart("p", Print(trim=inches(2))), ground())
     assert built.pieces == ()
     assert [f.sentence for f in built.findings] == [
         "Nothing is left of a 4 × 6 print once it is cut; cut less off it."

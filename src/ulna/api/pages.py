@@ -30,11 +30,13 @@ from ulna.api.schemas import (
     PhotoColours,
     saved,
 )
+from ulna.core import arrange
 from ulna.core import guides as guiding
 from ulna.core.colour import word
 from ulna.core.cost import cost
 from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.demand import demand
+from ulna.core.dress import dressed
 from ulna.core.errors import FieldError
 from ulna.core.look import AS_IT_CAME, Look
 from ulna.core.measure import Length
@@ -119,8 +121,11 @@ def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
 def add_parts(asked: AddAsked, home: AtHome) -> list[Added]:
     """New parts where there is room for them, at their levels; the recipe itself is not changed."""
     plan: PagePlan = asked.page.value()
-    parts = [part.value() for part in asked.parts]
-    found = add(plan, parts, home.ground(plan.format, asked.id), asked.above)
+    parts, ground = [part.value() for part in asked.parts], home.ground(plan.format, asked.id)
+    if asked.dress:
+        page = evaluate(plan, ground)
+        parts = [dressed(part, page, ground.shelf) for part in parts]
+    found = add(plan, parts, ground, asked.above)
     return [Added.from_value(one) for one in found]
 
 
@@ -178,6 +183,7 @@ def move_part(asked: MoveAsked, home: AtHome) -> Moved:
         across=Guide.from_value(across) if across else None,
         down=Guide.from_value(down) if down else None,
         distances=[Distance.from_value(d) for d in guiding.distances(after, asked.part, ground.ruler)],
+        along=[p.id for p in plan.parts if p.id != asked.part and arrange.follows(plan, p.id, asked.part)],
     )
 
 

@@ -9,13 +9,14 @@ from urllib.parse import urlencode
 from pydantic import BaseModel, Field, model_validator
 
 from ulna.core import look, pieces
-from ulna.core.measure import inches
+from ulna.core.measure import ZERO, inches
 from ulna.formats.cuts import CutList, Rect
 from ulna.formats.kit import Kit, Paper, Side, Thing
 from ulna.formats.model import AnyLength, Gap, Model, Size
 from ulna.formats.photo import Framing, PhotoRecord
 from ulna.formats.print_list import PrintList
 from ulna.formats.recipe import PageFormat, PaperChoice, Part, Print, Recipe
+from ulna.formats.svg import path_of
 from ulna.formats.template import Template
 from ulna.household import Settings
 from ulna.standins.photo_printer.words import Printer
@@ -288,10 +289,11 @@ class PageIn(BaseModel):
 
 
 class Remedy(Model):
-    """What would do, in words, and the part as it would be then."""
+    """What would do, in words, the part as it would be then, and of how many pages its page would have to be."""
 
     says: str
     part: Part
+    pages: int | None = None
 
 
 class Finding(Model):
@@ -302,11 +304,32 @@ class Finding(Model):
     remedies: list[Remedy]
 
 
+class Handle(Model):
+    """Where a value of a part is taken hold of, from the corner of its box; see `/api/pull`."""
+
+    field: str
+    name: str
+    x: AnyLength
+    y: AnyLength
+    across: float
+    down: float
+
+
 class PartOnPage(Model):
     id: str
     sentence: str
     box: Rect | None
     arithmetic: str
+    handles: list[Handle]
+
+
+class DrawnLine(Model):
+    """Stitches or an axis: a path in inches from the corner of its part's box."""
+
+    part: str
+    kind: Literal["stitch", "axis"]
+    path: str
+    box: Rect
 
 
 class Picture(Model):
@@ -334,15 +357,32 @@ class Picture(Model):
 
 
 class PieceOut(Model):
+    """`path` is what is seen of a piece that is no plain rectangle, in inches from the corner of `uncut`, openings
+    included; it lies turned by `angle` about the middle of `uncut`.
+    """
+
     id: str
     part: str
-    role: Literal["base", "panel", "mat", "print"]
+    role: Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
     name: str
     rect: Rect
     uncut: Rect
     choice: PaperChoice
     picture: Picture | None
     half: Literal["left", "right"] | None
+    angle: float
+    path: str = ""
+    colour: str
+
+    @model_validator(mode="before")
+    @classmethod
+    def _with_path(cls, value: Any) -> Any:
+        if isinstance(value, pieces.Piece):
+            return {name: getattr(value, name) for name in _PIECE} | {"path": path_of(value)}
+        return value
+
+
+_PIECE = ("id", "part", "role", "name", "rect", "uncut", "choice", "picture", "half", "angle", "colour")
 
 
 class EvaluatedOut(Model):
@@ -350,6 +390,7 @@ class EvaluatedOut(Model):
     parts: list[PartOnPage]
     pieces: list[PieceOut]
     findings: list[Finding]
+    lines: list[DrawnLine]
 
 
 class PageAsked(BaseModel):
@@ -405,12 +446,15 @@ MOST_ADDED = 60
 
 
 class AddAsked(BaseModel):
-    """Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level."""
+    """Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level. `dress`
+    gives them papers of the shelf that suit.
+    """
 
     page: Recipe
     parts: Annotated[list[Part], Field(min_length=1, max_length=MOST_ADDED)]
     id: str | None = None
     above: str | None = None
+    dress: bool = False
 
 
 class Added(Model):
@@ -486,6 +530,115 @@ class Moved(BaseModel):
     across: Guide | None
     down: Guide | None
     distances: list[Distance]
+    along: list[str] = []
+
+
+class PullAsked(BaseModel):
+    """Pulls a handle of a part, by its field, so far from where it is."""
+
+    page: Recipe
+    part: str
+    field: Annotated[str, Field(max_length=80)]
+    across: AnyLength
+    down: AnyLength
+    id: str | None = None
+
+
+class Pulled(BaseModel):
+    part: Part
+    says: str
+
+
+Chosen = Annotated[list[str], Field(min_length=1, max_length=400)]
+
+
+class ArrangeAsked(BaseModel):
+    """What is done with parts together; which of the further fields count depends on `act`."""
+
+    page: Recipe
+    parts: Chosen
+    act: Literal[
+        "move", "align", "distribute", "mirror", "swap", "swap pages", "copy", "repeat", "ring", "group", "ungroup",
+        "remove",
+    ]  # fmt: skip
+    id: str | None = None
+    edge: Literal["left", "centre", "right", "top", "middle", "bottom"] = "left"
+    way: Literal["across", "down"] = "across"
+    on: Literal["left", "right", "spread"] = "left"
+    across: AnyLength = ZERO
+    down: AnyLength = ZERO
+    marks: tuple[int, int] | None = None
+    rows: int = 1
+    columns: int = 2
+    count: int = 6
+    radius: Size = inches(2)
+    name: Annotated[str, Field(min_length=1, max_length=120)] = "group"
+
+
+class ArrangedOut(Model):
+    """The recipe as it is then, and the parts that are to be chosen now."""
+
+    page: Recipe
+    chosen: list[str]
+
+
+class BetweenAsked(BaseModel):
+    """How far two parts are from each other."""
+
+    page: Recipe
+    first: str
+    second: str
+    id: str | None = None
+
+
+class MeasuredOut(Model):
+    lines: list[Distance]
+    says: str
+
+
+class AuditionAsked(BaseModel):
+    """Which papers could stand in place of `of` in a part."""
+
+    page: Recipe
+    part: str
+    of: PaperChoice
+    id: str | None = None
+
+
+class TrialOut(Model):
+    choice: PaperChoice
+    enough: bool
+
+
+class FormatAsked(BaseModel):
+    """Moves a recipe to another format."""
+
+    page: Recipe
+    format: PageFormat
+    id: str | None = None
+
+
+class ReformattedOut(Model):
+    page: Recipe
+    told: list[str]
+
+
+class Variant(BaseModel):
+    """A page as it was kept under a name, to be held beside others."""
+
+    page: str
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    recipe: Recipe
+
+
+class VariantOut(BaseModel):
+    saved: Saved
+    variant: Variant
+
+
+class VariantIn(BaseModel):
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    recipe: Recipe
 
 
 # ---- cutting ---------------------------------------------------------------------------------------

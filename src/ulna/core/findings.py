@@ -10,10 +10,11 @@ Severity = Literal["stop", "warn", "note"]
 
 @dataclass(frozen=True, slots=True)
 class Remedy:
-    """What would do: in words, and the part as it would be then."""
+    """What would do: in words, the part as it would be then, and of how many pages its page would have to be."""
 
     says: str
     part: object
+    pages: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -57,6 +57,11 @@ class Length:
 
     __rmul__ = __mul__
 
+    def __floordiv__(self, other: Length) -> int:
+        if not isinstance(other, Length):
+            return NotImplemented
+        return self.units // other.units
+
     def __truediv__(self, other: Length) -> Fraction:
         if not isinstance(other, Length):
             return NotImplemented

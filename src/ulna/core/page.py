@@ -2,19 +2,39 @@
 
 from __future__ import annotations
 
+import math
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from typing import Literal
 
 from ulna.core import gutter as gutters
+from ulna.core import polygons
 from ulna.core.errors import NotOnShelf
-from ulna.core.findings import Finding
+from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
-from ulna.core.measure import ZERO
+from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import Part, work_out
+from ulna.core.parts import Part, name_of
+from ulna.core.parts.axis import Axis, share_near
 from ulna.core.parts.base import Base
 from ulna.core.parts.mats import worth_gutting
-from ulna.core.parts.place import place_at, position
-from ulna.core.pieces import Built, Ground, Piece
+from ulna.core.parts.place import place_at
+from ulna.core.pieces import Built, Ground, Handle, Piece
+from ulna.core.polygons import Polygon
+from ulna.core.standing import Standing, stand
+
+Side = Literal["left", "right"]
+WORTH_KEEPING = inches(0, 1, 2)
+"""Narrower rests are no scraps."""
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """Parts, by their ids, that move, copy, mirror and repeat together."""
+
+    id: str
+    name: str
+    parts: tuple[str, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,6 +45,7 @@ class PagePlan:
     format: PageFormat = of_kind("12x12")
     story: str = ""
     parts: tuple[Part, ...] = ()
+    groups: tuple[Group, ...] = ()
 
     def part(self, id: str) -> Part:
         """Raises `NotOnShelf`."""
@@ -45,6 +66,17 @@ class PartOnPage:
     sentence: str
     box: Rect | None
     arithmetic: str
+    handles: tuple[Handle, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class DrawnLine:
+    """Stitches or an axis of a part: a path in inches from the corner of its box."""
+
+    part: str
+    kind: str
+    path: str
+    box: Rect
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +87,7 @@ class Evaluated:
     parts: tuple[PartOnPage, ...]
     pieces: tuple[Piece, ...]
     findings: tuple[Finding, ...]
+    lines: tuple[DrawnLine, ...] = ()
 
     def box(self, part: str) -> Rect:
         """Raises `NotOnShelf`."""
@@ -66,50 +99,57 @@ class Evaluated:
 
 def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
     """Works the whole page out. What cannot be made is told as a finding; the rest is there all the same."""
-    parts, pieces, findings = list[PartOnPage](), list[Piece](), list[Finding]()
-    for part in plan.parts:
-        built, said = work_out(part, ground)
+    parts, pieces, findings, lines = list[PartOnPage](), list[Piece](), list[Finding](), list[DrawnLine]()
+    standing = stand(plan.parts, ground)
+    for one in standing.values():
+        part, built, box = one.part, one.built, one.box
+        findings += one.findings
         findings += built.findings
-        if not built.pieces:
-            parts.append(PartOnPage(part.id, said, None, ""))
+        if box is None:
+            parts.append(PartOnPage(part.id, one.says, None, ""))
             continue
-        box, moved = _box(part, built, ground)
-        if moved:
+        if one.moved:
             findings.append(
                 Finding("placed", "note", part.id, "Moved to the next mark: the true centre lies between two.")
             )
-        parts.append(PartOnPage(part.id, said, box, built.arithmetic))
+        parts.append(PartOnPage(part.id, one.says, box, built.arithmetic, built.handles))
+        lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
         for piece in built.pieces:
-            pieces += _halved(
-                replace(piece, rect=piece.rect.moved(box.x, box.y), uncut=piece.uncut.moved(box.x, box.y)), ground
-            )
-        findings += _place_findings(part, box, built, ground)
+            pieces += halved(piece.moved(box.x, box.y), ground)
+        findings += _place_findings(one, box, standing, ground)
         findings += _choice_findings(part, built, ground)
-    return Evaluated(plan.format, tuple(parts), tuple(pieces), tuple(findings))
+    return Evaluated(plan.format, tuple(parts), tuple(pieces), tuple(findings), tuple(lines))
 
 
 def move(plan: PagePlan, id: str, x: Rect, ground: Ground) -> PagePlan:
     """The plan with a part moved so that its box is `x`; a base stays where it is."""
-
-    def moved(part: Part) -> Part:
-        if part.id != id or isinstance(part, Base):
-            return part
-        return replace(part, place=place_at(part.place, x, plan.format))
-
-    plan.part(id)
-    return replace(plan, parts=tuple(moved(part) for part in plan.parts))
+    standing = stand(plan.parts, ground)
+    moved = placed_at(plan.part(id), x, standing, plan.format)
+    return replace(plan, parts=tuple(moved if part.id == id else part for part in plan.parts))
 
 
-def _box(part: Part, built: Built, ground: Ground) -> tuple[Rect, bool]:
+def placed_at(part: Part, box: Rect, standing: Mapping[str, Standing], format: PageFormat) -> Part:
+    """The part with the place that puts it there, counted from what it was counted from."""
     if isinstance(part, Base):
-        return ground.format.page(part.on), False
-    return position(part.place, built.width, built.height, ground.format, ground.ruler)
+        return part
+    place = part.place
+    found = standing.get(place.stand.of) if place.stand else None
+    if place.stand is not None and found is not None and found.box and isinstance(found.part, Axis):
+        middle = ((box.x + box.right).inches / 2, (box.y + box.bottom).inches / 2)
+        share = share_near(found.part, found.box, middle)
+        return replace(part, place=replace(place, stand=replace(place.stand, share=share)))
+    boxes = {id: found.box for id in place.needs if (found := standing.get(id)) and found.box}
+    return replace(part, place=place_at(place, box, format, boxes))
 
 
-def _halved(piece: Piece, ground: Ground) -> list[Piece]:
+def halved(piece: Piece, ground: Ground) -> list[Piece]:
     """The piece itself, or the two that the gutter makes of it."""
     gutter = ground.format.gutter
-    if gutter is None or not piece.rect.x < gutter < piece.rect.right:
+    if gutter is None:
+        return [piece]
+    if piece.outline or piece.angle:
+        return _parted(piece, gutter, ground.ruler)
+    if not piece.rect.x < gutter < piece.rect.right:
         return [piece]
     left, right = piece.rect.split(gutter)
     guts: tuple[Borders | None, Borders | None] = (None, None)
@@ -119,49 +159,147 @@ def _halved(piece: Piece, ground: Ground) -> list[Piece]:
             worth_gutting(Borders(g.left, g.top, ZERO, g.bottom), left),
             worth_gutting(Borders(ZERO, g.top, g.right, g.bottom), right),
         )
-    return [
-        replace(piece, id=f"{piece.id}-left", name=f"{piece.name}, left half", rect=left, gut=guts[0], half="left"),
-        replace(
-            piece, id=f"{piece.id}-right", name=f"{piece.name}, right half", rect=right, gut=guts[1], half="right"
-        ),
-    ]
+    return [_half(piece, "left", left, guts[0]), _half(piece, "right", right, guts[1])]
 
 
-def _place_findings(part: Part, box: Rect, built: Built, ground: Ground) -> list[Finding]:
-    say, whole, found = ground.ruler.say, ground.format.whole, list[Finding]()
-    over = [
-        (name, by)
-        for name, by in (
-            ("left", whole.x - box.x),
-            ("upper", whole.y - box.y),
-            ("right", box.right - whole.right),
-            ("lower", box.bottom - whole.bottom),
-        )
-        if by > ZERO
-    ]
+def _half(piece: Piece, side: Side, rect: Rect, gut: Borders | None = None, outline: Polygon = ()) -> Piece:
+    pin = piece.pin
+    if pin is not None:
+        pin = Rect(pin.x + rect.x - piece.rect.x, pin.y + rect.y - piece.rect.y, rect.width, rect.height)
+    return replace(
+        piece,
+        id=f"{piece.id}-{side}",
+        name=f"{piece.name}, {side} half",
+        rect=rect,
+        gut=gut,
+        half=side,
+        outline=outline,
+        pin=pin,
+    )
+
+
+def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
+    """A piece that is no upright rectangle: each half is cut from the box that just holds what is seen of it."""
+    seen = piece.seen
+    left, _, right, _ = polygons.bounds(seen)
+    if not left + polygons.NEGLIGIBLE < gutter.inches < right - polygons.NEGLIGIBLE:
+        return [piece]
+    u = piece.uncut
+    x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
+    found = []
+    sides: tuple[Side, Side] = ("left", "right")
+    for side, half in zip(sides, polygons.halves(seen, gutter.inches), strict=True):
+        if not half:
+            continue
+        own = polygons.moved(polygons.turned(half, -piece.angle, (x + w / 2, y + h / 2)), -x, -y)
+        x1, y1, x2, y2 = polygons.bounds(own)
+        low_x, low_y = _down(x1, ruler), _down(y1, ruler)
+        rect = Rect(u.x + low_x, u.y + low_y, _up(x2, ruler) - low_x, _up(y2, ruler) - low_y)
+        if not piece.angle:  # it ends where the gutter is, though that may lie between two marks of its own
+            rect = _to_gutter(rect, side, gutter)
+        found.append(_half(piece, side, rect, outline=own))
+    return found if len(found) == 2 else [piece]
+
+
+def _to_gutter(rect: Rect, side: Side, gutter: Length) -> Rect:
+    if side == "left":
+        return Rect(rect.x, rect.y, gutter - rect.x, rect.height)
+    return Rect(gutter, rect.y, rect.right - gutter, rect.height)
+
+
+def _down(value: float, ruler: Ruler) -> Length:
+    return ruler.mark * math.floor(value / ruler.mark.inches + 1e-6)
+
+
+def _up(value: float, ruler: Ruler) -> Length:
+    return ruler.mark * math.ceil(value / ruler.mark.inches - 1e-6)
+
+
+def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], ground: Ground) -> list[Finding]:
+    part, built, found = one.part, one.built, list[Finding]()
+    whole = ground.format.whole
     if not whole.meets(box):
         sentence = "It lies wholly beside the page; move it back."
         found.append(Finding("off-page", "stop", part.id, sentence))
-    elif over:
-        edges = " and ".join(f"the {name} edge by {say(by)}" for name, by in over)
-        found.append(
-            Finding(
-                "overhang", "warn", part.id, f"It hangs over {edges}; move it in, or trim it flush after gluing."
-            )
-        )
+    elif not isinstance(part, Base) and built.pieces:
+        found += _overhang(one, box, standing, ground)
+        found += _in_the_binding(part, box, ground)
     if whole.meets(box):
         for piece in built.pieces:
             if piece.role == "print":
-                at = replace(piece, rect=piece.rect.moved(box.x, box.y), uncut=piece.uncut.moved(box.x, box.y))
-                found += gutters.findings(part, at, box, ground)
+                found += gutters.findings(part, piece.moved(box.x, box.y), box, ground)
     return found
+
+
+def _overhang(one: Standing, box: Rect, standing: Mapping[str, Standing], ground: Ground) -> list[Finding]:
+    """What hangs over the page, or over the part that it lies on: moved in, or trimmed flush and kept as a scrap."""
+    say, part, on = ground.ruler.say, one.part, "the page"
+    room = ground.format.whole
+    if one.room != ground.format.page("left") and not isinstance(part, Base) and part.place.base in standing:
+        if part.place.across.edge in ("before", "after") or part.place.down.edge in ("above", "below"):
+            return []
+        if box.width > one.room.width or box.height > one.room.height:
+            return []  # what is larger than its base lies round it on purpose
+        room, on = one.room, name_of(standing[part.place.base or ""].part, ground)
+    over = {
+        "left": room.x - box.x,
+        "upper": room.y - box.y,
+        "right": box.right - room.right,
+        "lower": box.bottom - room.bottom,
+    }
+    over = {name: by for name, by in over.items() if by > ZERO}
+    if not over:
+        return []
+    of = "" if on == "the page" else f" of {on}"
+    edges = " and ".join(f"the {name} edge{of} by {say(by)}" for name, by in over.items())
+    x = max(room.x, min(box.x, room.right - box.width))
+    y = max(room.y, min(box.y, room.bottom - box.height))
+    inside = Rect(x, y, box.width, box.height)
+    fits = box.width <= room.width and box.height <= room.height
+    remedies = (Remedy("Move it in", placed_at(part, inside, standing, ground.format)),) if fits else ()
+    told = f"It hangs over {edges}; move it in, or trim it flush after gluing{_trimmings(one, box, room, ground)}."
+    return [Finding("overhang", "warn", part.id, told, remedies)]
+
+
+def _trimmings(one: Standing, box: Rect, room: Rect, ground: Ground) -> str:
+    """The largest scrap that trimming flush leaves of its paper, where it is worth keeping."""
+    best: tuple[int, Rect, Piece] | None = None
+    for piece in one.built.pieces:
+        r = piece.moved(box.x, box.y).rect
+        if not piece.is_paper or piece.outline or piece.angle:
+            continue
+        for off in (
+            Rect(r.x, r.y, room.x - r.x, r.height),
+            Rect(room.right, r.y, r.right - room.right, r.height),
+            Rect(r.x, r.y, r.width, room.y - r.y),
+            Rect(r.x, room.bottom, r.width, r.bottom - room.bottom),
+        ):
+            if min(off.width, off.height) >= WORTH_KEEPING and (best is None or off.area > best[0]):
+                best = off.area, off, piece
+    if best is None:
+        return ""
+    size = ground.ruler.say_size(best[1].width, best[1].height)
+    return f": {size} of {ground.says(best[2].choice)} falls off and can fill a gap elsewhere"
+
+
+def _in_the_binding(part: Part, box: Rect, ground: Ground) -> list[Finding]:
+    """What lies in the strip that is punched or sewn. What covers it whole is a ground: it is punched with the page."""
+    format, say = ground.format, ground.ruler.say
+    for strip in format.strips:
+        if strip.meets(box) and not (box.x <= strip.x and box.right >= strip.right):
+            told = (
+                f"It reaches into the {say(format.binding)} that is kept clear for the binding: "
+                "holes would be punched through it."
+            )
+            return [Finding("binding", "warn", part.id, told)]
+    return []
 
 
 def _choice_findings(part: Part, built: Built, ground: Ground) -> list[Finding]:
     """Pieces without a paper, or with one that is gone from the shelf."""
     found = []
     for piece in built.pieces:
-        if piece.role == "print":
+        if not piece.is_paper:
             continue
         name = piece.name[0].upper() + piece.name[1:]
         if piece.choice.paper is None:

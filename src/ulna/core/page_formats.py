@@ -20,12 +20,31 @@ PageName = Literal["left", "right", "spread"]
 
 @dataclass(frozen=True, slots=True)
 class PageFormat:
-    """`width` × `height` is one page; `pages` is 1 or 2; `kind` names the size it was chosen by."""
+    """`width` × `height` is one page; `pages` is 1 or 2; `kind` names the size it was chosen by.
+
+    `binding` is the strip along the binding side, the gutter of a spread and the left edge of a single page, that
+    is to be kept clear: 1/2 in for punched pages. `allowance` is how much larger than the page its paper is cut at
+    the open sides, to be trimmed after gluing: 1/8 in for a notebook, or nothing.
+    """
 
     kind: str
     width: Length
     height: Length
     pages: int = 1
+    binding: Length = ZERO
+    allowance: Length = ZERO
+
+    @property
+    def strips(self) -> tuple[Rect, ...]:
+        """The strips along the binding side that are kept clear."""
+        if not self.binding:
+            return ()
+        if self.pages == 1:
+            return (Rect(ZERO, ZERO, self.binding, self.height),)
+        return (
+            Rect(self.width - self.binding, ZERO, self.binding, self.height),
+            Rect(self.width, ZERO, self.binding, self.height),
+        )
 
     @property
     def gutter(self) -> Length | None:

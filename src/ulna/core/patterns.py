@@ -11,6 +11,7 @@ import math
 import random
 from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Literal
 
 from ulna.core.measure import Length, inches
 from ulna.core.shelf import Direction, Side
@@ -56,6 +57,13 @@ def tile(side: Side) -> Tile:
     colours = side.colours or ("#ffffff",)
     pattern = PATTERNS.get(side.pattern, PATTERNS["plain"])
     return pattern.draw(lambda i: colours[i % len(colours)])
+
+
+def runs(side: Side) -> Literal["down", "across"] | None:
+    """Which way the stripes of a side run on its sheet, where it has any."""
+    if side.direction is not Direction.TWO_WAY:
+        return None
+    return "across" if side.pattern in ACROSS else "down"
 
 
 def repeat(side: Side) -> Length:
@@ -356,6 +364,9 @@ def _feathers(c: Callable[[int], str]) -> Tile:
             )
     return Tile(1, 1, c(0), tuple(marks))
 
+
+ACROSS = ("chevron", "waves", "ledger", "bricks")
+"""The patterns whose lines run across the sheet; those of the other two-way ones run down."""
 
 _NONE, _ONE, _TWO = Direction.NONE, Direction.ONE_WAY, Direction.TWO_WAY
 _half, _quarter, _one, _two = inches(0, 1, 2), inches(0, 1, 4), inches(1), inches(2)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ulna.core.crop import Crop, Framing
@@ -11,11 +11,14 @@ from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.look import AS_IT_CAME, Look
-from ulna.core.measure import Length, Ruler
+from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat
+from ulna.core.polygons import Polygon, box, moved, turned
 from ulna.core.shelf import Face, Shelf
 
-Role = Literal["base", "panel", "mat", "print"]
+Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
+PAPERLESS: frozenset[Role] = frozenset({"print", "tape"})
+"""What no sheet of paper is cut for: prints come from the printer, tape from its roll."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,6 +53,11 @@ class Piece:
 
     `gut` gives the rims that stay when the hidden middle is won back; at a gutter cut the rim is 0. `printed` is a
     print's whole size as it comes out of the printer, from the corner of `uncut`, where it is cut afterwards.
+
+    Only rectangles come off a trimmer. What is seen of one may be less: `outline` is what stays of it once it is
+    cut to shape or trimmed, `holes` are openings in it, all in inches from the corner of `uncut`; `angle` is how
+    far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from
+    the side that is chosen. `colour` is the tape's. `role` says what it is, and so whether paper is cut for it.
     """
 
     id: str
@@ -63,6 +71,31 @@ class Piece:
     picture: Picture | None = None
     half: Literal["left", "right"] | None = None
     printed: Rect | None = None
+    angle: float = 0.0
+    outline: Polygon = ()
+    holes: tuple[Polygon, ...] = ()
+    pin: Rect | None = None
+    colour: str = ""
+
+    @property
+    def is_paper(self) -> bool:
+        """Whether it is cut from a sheet of paper."""
+        return self.role not in PAPERLESS
+
+    @property
+    def seen(self) -> Polygon:
+        """Where it is seen on the page, in inches; of a print its rectangle, whatever its shape."""
+        if not self.outline and not self.angle:
+            r = self.rect
+            return box(r.x.inches, r.y.inches, r.width.inches, r.height.inches)
+        u = self.uncut
+        x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
+        r = self.rect
+        own = self.outline or box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
+        return turned(moved(own, x, y), self.angle, (x + w / 2, y + h / 2))
+
+    def moved(self, across: Length, down: Length) -> Piece:
+        return replace(self, rect=self.rect.moved(across, down), uncut=self.uncut.moved(across, down))
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,11 +144,44 @@ class Ground:
 
 
 @dataclass(frozen=True, slots=True)
+class Line:
+    """Something drawn that is no paper: stitches, or a line that parts stand on. A path in inches."""
+
+    kind: Literal["stitch", "axis"]
+    path: str
+
+
+@dataclass(frozen=True, slots=True)
+class Handle:
+    """Where a value of a part is taken hold of, from the part's corner.
+
+    `field` is its way into the part ("gap", "mats.0.borders"); a pull of an inch across changes it by `across`, one
+    down by `down`: inches of a length, so many of a count, so many hundredths of a share.
+    """
+
+    field: str
+    name: str
+    x: Length
+    y: Length
+    across: float = 0.0
+    down: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
 class Built:
-    """A part worked out at the origin: its outer size, its pieces from underneath upward, its arithmetic."""
+    """A part worked out at the origin: its outer size, its pieces from underneath upward, its arithmetic.
+
+    A part of no size cannot be made; its findings say why.
+    """
 
     width: Length
     height: Length
     pieces: tuple[Piece, ...] = ()
     arithmetic: str = ""
     findings: tuple[Finding, ...] = ()
+    lines: tuple[Line, ...] = ()
+    handles: tuple[Handle, ...] = ()
+
+    @property
+    def is_there(self) -> bool:
+        return self.width > ZERO and self.height > ZERO

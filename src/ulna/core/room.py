@@ -13,13 +13,20 @@ from dataclasses import dataclass, replace
 
 from ulna.core.geometry import Rect
 from ulna.core.measure import Length, Ruler, Unit, inches, mm
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page import PagePlan
 from ulna.core.page_formats import PageFormat, PageName
-from ulna.core.parts import Part, work_out
+from ulna.core.parts import Part, Placed, work_out
 from ulna.core.parts.base import Base
+from ulna.core.parts.grid import Grid
+from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.panel import Panel
+from ulna.core.parts.papered import Papered
 from ulna.core.parts.place import Across, Down, Place, place_at, position
+from ulna.core.parts.stitching import Stitching
+from ulna.core.parts.tape import Tape
+from ulna.core.parts.tiles import Tiles
 from ulna.core.pieces import Ground
+from ulna.core.standing import stand
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,8 +42,7 @@ def add(plan: PagePlan, parts: Sequence[Part], ground: Ground, above: str | None
 
     With `above` they lie on that part; else bases go lowest, panels under the first photo, photos on top of all.
     """
-    page = evaluate(plan, ground)
-    lying = [(old, found.box) for old, found in zip(plan.parts, page.parts, strict=True) if found.box]
+    lying = [(one.part, one.box) for one in stand(plan.parts, ground).values() if one.box]
     added = list[Added]()
     for k, part in enumerate(parts):
         placed = _placed(plan, part, lying, len(parts) - k, ground)
@@ -44,9 +50,8 @@ def add(plan: PagePlan, parts: Sequence[Part], ground: Ground, above: str | None
         added.append(Added(placed, plan.parts[at].id if at < len(plan.parts) else None))
         plan = replace(plan, parts=(*plan.parts[:at], placed, *plan.parts[at:]))
         above = placed.id if above else None
-        built, _ = work_out(placed, ground)
-        if not isinstance(placed, Base):
-            box, _ = position(placed.place, built.width, built.height, plan.format, ground.ruler)
+        box = stand(plan.parts, ground)[placed.id].box
+        if not isinstance(placed, Base) and box is not None:
             lying.append((placed, box))
     return added
 
@@ -54,20 +59,21 @@ def add(plan: PagePlan, parts: Sequence[Part], ground: Ground, above: str | None
 def _level(plan: PagePlan, part: Part, above: str | None) -> int:
     if above is not None and above in (ids := [p.id for p in plan.parts]):
         return ids.index(above) + 1
-    lower: tuple[type, ...] = (Base,) if isinstance(part, Base) else (Base, Panel)
-    if not isinstance(part, Base | Panel):
+    if part.level == "over":
         return len(plan.parts)
-    return next((k for k, p in enumerate(plan.parts) if not isinstance(p, lower)), len(plan.parts))
+    lower = ("base",) if part.level == "base" else ("base", "under")
+    return next((k for k, p in enumerate(plan.parts) if p.level not in lower), len(plan.parts))
 
 
 def _placed(plan: PagePlan, part: Part, lying: list[tuple[Part, Rect]], coming: int, ground: Ground) -> Part:
     """The part on the first page with room for it; where there is none, a step beside what lies in the middle."""
-    if isinstance(part, Base):
-        return part
-    if isinstance(part, Panel) and part.trim is not None:
-        return replace(part, place=_page_without_panel(plan, part.place))
-    built, _ = work_out(part, ground)
-    format, width, height = plan.format, built.width, built.height
+    if isinstance(part, Base) or part.place.needs or part.place != Place(part.place.on):
+        return part  # where it is to lie is said already
+    if _fills(part):
+        return replace(part, place=_page_without_its_like(plan, part))
+    format = plan.format
+    built, _ = work_out(part, ground, format.page(part.place.on))
+    width, height = built.width, built.height
     lies = [box for one, box in lying if _is_in_the_way(one, part)]
     names: tuple[PageName, ...] = format.names if width <= format.width else ("spread",)
     empty = [n for n in names if not any(format.page(n).meets(box) for box in lies)]
@@ -86,14 +92,26 @@ _FROM_CORNER = Place("left", Across("left"), Down("top"))
 
 def _is_in_the_way(one: Part, of: Part) -> bool:
     """Photos lie on panels and bases, but not on photos; a panel of its own size lies beside others."""
-    if isinstance(one, Base) or (isinstance(one, Panel) and one.trim is not None):
+    if isinstance(one, Base) or _fills(one):
         return False
-    return isinstance(of, Panel) or not isinstance(one, Panel)
+    return of.level == "under" or one.level == "over"
 
 
-def _page_without_panel(plan: PagePlan, wanted: Place) -> Place:
-    taken = {p.place.on for p in plan.parts if isinstance(p, Panel) and p.trim is not None}
+def _fills(part: Part) -> bool:
+    """Whether it is as large as its page: sized from it, not by itself."""
+    if isinstance(part, Panel):
+        return part.trim is not None
+    if isinstance(part, Grid | Tiles):
+        return part.width is None and part.height is None
+    if isinstance(part, Tape):
+        return part.length is None
+    return isinstance(part, Papered | Mitred | Stitching)
+
+
+def _page_without_its_like(plan: PagePlan, part: Placed) -> Place:
+    taken = {p.place.on for p in plan.parts if isinstance(p, type(part)) and _fills(p)}
     free = [name for name in plan.format.names if name not in taken]
+    wanted = part.place
     return wanted if wanted.on in free or not free else replace(wanted, on=free[0])
 
 
@@ -129,7 +147,8 @@ def _beside(
     place: Place, width: Length, height: Length, lies: list[Rect], format: PageFormat, ruler: Ruler
 ) -> Place:
     """From the middle rightward and downward by a usual gap until no other part lies at the same corner."""
-    middle, _ = position(place, width, height, format, ruler)
+    page = format.page(place.on)
+    middle, _ = position(place, width, height, page, page, ruler)
     box, corners, step = middle, {(one.x, one.y) for one in lies}, _gaps(ruler)[0]
     while (box.x, box.y) in corners:
         box = box.moved(step, step)

@@ -13,10 +13,10 @@ import math
 from typing import Literal
 
 from ulna.core.measure import Length
+from ulna.core.polygons import Point
 
 Shape = Literal["rectangle", "circle", "hexagon", "arch", "on the tip"]
 SHAPES: tuple[Shape, ...] = ("rectangle", "circle", "hexagon", "arch", "on the tip")
-Point = tuple[float, float]
 
 ARCS = 48
 """Straight pieces to a quarter circle: within 0.001 in for a circle of 12 in."""

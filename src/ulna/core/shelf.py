@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
 from functools import cached_property
 from typing import Literal
 
 from ulna.core.errors import NotOnShelf
+from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length
 
 Face = Literal["A", "B"]
@@ -94,8 +95,21 @@ class Strip:
 
 
 @dataclass(frozen=True, slots=True)
+class Card:
+    """A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on."""
+
+    name: str
+    at: Rect
+    side: Face = "A"
+
+
+@dataclass(frozen=True, slots=True)
 class Paper:
-    """So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from."""
+    """So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from.
+
+    `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, or what no cut
+    may spoil, as seen from the A side.
+    """
 
     id: str
     name: str
@@ -108,6 +122,8 @@ class Paper:
     b: Side = field(default_factory=Side)
     strip: Strip | None = None
     scrap_of: str | None = None
+    cards: tuple[Card, ...] = ()
+    holes: tuple[Rect, ...] = ()
 
     def face(self, face: Face) -> Side:
         return self.a if face == "A" else self.b
@@ -131,13 +147,14 @@ class Thing:
 
 @dataclass(frozen=True)
 class Shelf:
-    """All the papers there are, by id."""
+    """All the papers and things there are, by id."""
 
     papers: Mapping[str, Paper] = field(default_factory=dict)
+    things: Mapping[str, Thing] = field(default_factory=dict)
 
     @classmethod
-    def of(cls, papers: list[Paper]) -> Shelf:
-        return cls({paper.id: paper for paper in papers})
+    def of(cls, papers: list[Paper], things: Iterable[Thing] = ()) -> Shelf:
+        return cls({paper.id: paper for paper in papers}, {thing.id: thing for thing in things})
 
     def paper(self, id: str) -> Paper:
         """Raises `NotOnShelf`."""

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import json
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, Self
 
-from pydantic import Field, field_validator
+from pydantic import Field, field_validator, model_validator
 
-from ulna.core import patterns, shelf
+from ulna.core import geometry, patterns, shelf
+from ulna.core.measure import text
 from ulna.formats.model import Gap, Model, Size, Supply
 
 MOST_PAPERS = 500
@@ -43,7 +44,28 @@ class Strip(Model):
     depth: Size
 
 
+class Place(Model):
+    """A rectangle on a sheet, from its top left corner as it is looked at."""
+
+    core = geometry.Rect
+    x: Gap
+    y: Gap
+    width: Size
+    height: Size
+
+
+class Card(Model):
+    """A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on."""
+
+    core = shelf.Card
+    name: Name
+    at: Place
+    side: Literal["A", "B"] = "A"
+
+
 class Paper(Model):
+    """Cards and holes lie on the sheet; of two cards with one name the first counts, so each has its own."""
+
     core = shelf.Paper
     id: Id
     name: Name
@@ -56,6 +78,20 @@ class Paper(Model):
     b: Side
     strip: Strip | None = None
     scrap_of: str | None = None
+    cards: Annotated[list[Card], Field(max_length=100)] = []
+    holes: Annotated[list[Place], Field(max_length=50)] = []
+
+    @model_validator(mode="after")
+    def _on_the_sheet(self) -> Self:
+        for what, at in (*((f"card {c.name}", c.at) for c in self.cards), *(("hole", hole) for hole in self.holes)):
+            if at.x + at.width > self.width or at.y + at.height > self.height:
+                size = f"{text(self.width)} × {text(self.height)}"
+                raise ValueError(f"{what} reaches beyond the sheet, which is {size}; move it in or make it smaller")
+        names = [card.name for card in self.cards]
+        twice = next((name for name in names if names.count(name) > 1), None)
+        if twice is not None:
+            raise ValueError(f'two cards are called "{twice}"; give each its own name')
+        return self
 
 
 class Thing(Model):

@@ -3,13 +3,35 @@
 from __future__ import annotations
 
 import json
-from typing import Annotated, Any, Literal
+from collections.abc import Iterator
+from typing import Annotated, Any, Literal, Self
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from ulna.core import crop, geometry, page, page_formats, pieces, prints
 from ulna.core.measure import ZERO
-from ulna.core.parts import base, joint, mats, panel, photo, place
+from ulna.core.parts import (
+    axis,
+    band,
+    base,
+    card,
+    cutout,
+    grid,
+    joint,
+    mats,
+    mitred,
+    panel,
+    papered,
+    photo,
+    pieced,
+    place,
+    pocket,
+    rounds,
+    stitching,
+    tape,
+    tiles,
+    torn,
+)
 from ulna.formats.model import Gap, Model, Offset, PageSize, Size
 
 MOST_PARTS = 400
@@ -17,6 +39,16 @@ MOST_PARTS = 400
 Side = Literal["A", "B"]
 Name = Annotated[str, Field(max_length=120)]
 Id = Annotated[str, Field(min_length=1, max_length=80)]
+
+
+Angle = Annotated[float, Field(ge=-180, le=180)]
+Count = Annotated[int, Field(ge=0, le=100_000)]
+"""Counts beyond what can be made are told as findings, not refused, so that a page with one can still be opened."""
+Seed = Annotated[int, Field(ge=0, le=1_000_000)]
+FigureName = Literal[
+    "rectangle", "rounded", "circle", "arch", "hexagon", "on the tip", "heart", "banner", "pennant", "triangle", "tag",
+    "scalloped",
+]  # fmt: skip
 
 
 class PaperChoice(Model):
@@ -40,8 +72,12 @@ class Mat(Model):
     choice: PaperChoice = PaperChoice()
     gutted: bool = False
     lap: Gap = mats.LAP
+    angle: Angle = 0.0
+    pieced: bool = False
 
 
+Mats = Annotated[list[Mat], Field(max_length=12)]
+Papers = Annotated[list[PaperChoice], Field(min_length=1, max_length=24)]
 Share = Annotated[float, Field(ge=0, le=1)]
 Zoom = Annotated[float, Field(ge=1, le=20)]
 
@@ -73,19 +109,39 @@ class Across(Model):
     core = place.Across
     edge: place.AcrossFrom = "centre"
     by: Offset
+    of: Id | None = None
 
 
 class Down(Model):
     core = place.Down
     edge: place.DownFrom = "centre"
     by: Offset
+    of: Id | None = None
+
+
+class Stand(Model):
+    core = place.Stand
+    of: Id
+    share: Share = 0.5
 
 
 class Place(Model):
+    """Clear of something (before, after, above, below) takes the part that it is clear of."""
+
     core = place.Place
     on: Literal["left", "right", "spread"] = "left"
     across: Across
     down: Down
+    stand: Stand | None = None
+
+    @model_validator(mode="after")
+    def _clear_of_something(self) -> Self:
+        for way, inside in ((self.across, "left"), (self.down, "top")):
+            if way.of is None and way.edge in ("before", "after", "above", "below"):
+                raise ValueError(
+                    f'"{way.edge}" wants the part that it counts from: name one in "of", or say "{inside}"'
+                )
+        return self
 
 
 class BasePart(Model):
@@ -94,6 +150,20 @@ class BasePart(Model):
     id: Id
     on: Literal["left", "right"] = "left"
     choice: PaperChoice = PaperChoice()
+
+
+class Opening(Model):
+    """`rim` null means a size of its own; `print` lies behind it."""
+
+    core = panel.Opening
+    figure: FigureName = "rectangle"
+    rim: Gap | None = None
+    width: Size
+    height: Size
+    across: Offset = ZERO
+    down: Offset = ZERO
+    lap: Gap
+    print: Print | None = None
 
 
 class PanelPart(Model):
@@ -110,6 +180,10 @@ class PanelPart(Model):
     gutted: bool = False
     rim: Gap = mats.LAP
     place: Place
+    mats: Mats = []
+    opening: Opening | None = None
+    corner: Gap = ZERO
+    angle: Angle = 0.0
 
 
 class PhotoPart(Model):
@@ -117,7 +191,7 @@ class PhotoPart(Model):
     kind: Literal["photo"]
     id: Id
     print: Print
-    mats: Annotated[list[Mat], Field(max_length=12)] = []
+    mats: Mats = []
     place: Place
 
 
@@ -128,11 +202,271 @@ class JointPart(Model):
     prints: Annotated[list[Print], Field(min_length=1, max_length=12)]
     along: Literal["row", "column"] = "row"
     gap: Gap
-    mats: Annotated[list[Mat], Field(max_length=12)] = []
+    mats: Mats = []
     place: Place
 
 
-Part = Annotated[BasePart | PanelPart | PhotoPart | JointPart, Field(discriminator="kind")]
+class PaperedPart(Model):
+    core = papered.Papered
+    kind: Literal["papered"]
+    id: Id
+    papers: Papers
+    along: Literal["row", "column"] = "row"
+    border: Gap
+    shares: Annotated[list[Annotated[int, Field(ge=1, le=100)]], Field(max_length=24)] = []
+    strip: Gap = ZERO
+    strip_choice: PaperChoice = PaperChoice()
+    place: Place
+
+
+class MitredPart(Model):
+    core = mitred.Mitred
+    kind: Literal["mitred"]
+    id: Id
+    shows: Size
+    under: Gap = mitred.OVERLAP
+    trim: Gap = ZERO
+    stripes: Literal["along", "across"] = "along"
+    choice: PaperChoice = PaperChoice()
+    place: Place
+
+
+class TornPart(Model):
+    core = torn.Torn
+    kind: Literal["torn"]
+    id: Id
+    width: Size
+    length: Size
+    allowance: Gap = torn.ALLOWANCE
+    layers: Count = 1
+    step: Gap
+    core_side: Literal["seen", "hidden"] = "seen"
+    papers: Papers
+    seed: Seed = 1
+    place: Place
+
+
+class StitchingPart(Model):
+    core = stitching.Stitching
+    kind: Literal["stitching"]
+    id: Id
+    inset: Gap
+    sides: Literal["all round", "top", "bottom", "left", "right", "top and bottom", "left and right"] = "all round"
+    place: Place
+
+
+class BandPart(Model):
+    core = band.Band
+    kind: Literal["band"]
+    id: Id
+    count: Count = 5
+    width: Size
+    length: Size
+    gap: Offset = ZERO
+    way: Literal["flush", "staggered", "stepped", "ragged"] = "flush"
+    by: Gap
+    upright: bool = False
+    papers: Papers
+    drawn: bool = False
+    doubled: bool = False
+    seed: Seed = 1
+    place: Place
+
+
+class PiecedPart(Model):
+    """`seed` null lays the papers in turn."""
+
+    core = pieced.Pieced
+    kind: Literal["pieced"]
+    id: Id
+    pattern: Literal["strips", "log cabin", "pinwheel", "herringbone", "sunburst", "triangle"] = "strips"
+    width: Size
+    height: Size
+    strip: Size
+    papers: Papers
+    over: bool = False
+    seed: Seed | None = None
+    doubled: bool = False
+    angle: Annotated[int, Field(ge=0, le=89)] = 45
+    arms: Literal["rising", "falling"] = "rising"
+    rays: Count = 9
+    place: Place
+
+
+class Cell(Model):
+    core = grid.Cell
+    row: Count
+    column: Count
+    rows: Annotated[int, Field(ge=1, le=100)] = 1
+    columns: Annotated[int, Field(ge=1, le=100)] = 1
+    what: Literal["paper", "photo", "empty", "title", "words", "card"] = "paper"
+    print: Print | None = None
+    choice: PaperChoice | None = None
+    figure: FigureName = "rectangle"
+
+
+class GridPart(Model):
+    """`width` and `height` null mean all of what it lies on; `seed` null lays the papers in turn."""
+
+    core = grid.Grid
+    kind: Literal["grid"]
+    id: Id
+    rows: Count = 3
+    columns: Count = 3
+    cell_width: Size
+    cell_height: Size
+    gap: Gap
+    margin: Gap
+    open: Literal["nothing", "cells", "gap", "margins", "equal gaps", "how many"] = "cells"
+    width: Size | None = None
+    height: Size | None = None
+    rest: Literal["paper", "photo", "empty"] = "paper"
+    cells: Annotated[list[Cell], Field(max_length=400)] = []
+    papers: Papers
+    seed: Seed | None = None
+    place: Place
+
+
+class Taken(Model):
+    core = tiles.Taken
+    row: int
+    column: int
+    what: Literal["photo", "paper", "words", "empty"] = "photo"
+    print: Print | None = None
+    choice: PaperChoice = PaperChoice()
+
+
+class TilesPart(Model):
+    """`width` and `height` null mean all of what it lies on, so do the hole's of a ring round another part."""
+
+    core = tiles.Tiles
+    kind: Literal["tiles"]
+    id: Id
+    shape: Literal["hexagon", "hexagon flat up", "square", "triangle", "circle"] = "hexagon"
+    size: Size
+    gap: Gap = ZERO
+    width: Size | None = None
+    height: Size | None = None
+    layout: Literal["region", "ring", "scattered"] = "region"
+    hole_width: Size | None = None
+    hole_height: Size | None = None
+    share: Annotated[int, Field(ge=1, le=100)] = 60
+    trimmed: bool = False
+    papers: Papers
+    asked: Annotated[list[Count], Field(max_length=24)] = []
+    seed: Seed = 1
+    taken: Annotated[list[Taken], Field(max_length=600)] = []
+    place: Place
+
+
+class CutoutPart(Model):
+    """`hole` null means none."""
+
+    core = cutout.Cutout
+    kind: Literal["cutout"]
+    id: Id
+    figure: FigureName = "tag"
+    width: Size
+    height: Size
+    cut: Gap = ZERO
+    hole: Gap | None = None
+    reinforced: bool = False
+    choice: PaperChoice = PaperChoice()
+    ring: PaperChoice = PaperChoice()
+    mats: Mats = []
+    angle: Angle = 0.0
+    place: Place
+
+
+class PocketPart(Model):
+    """`inside` null means that nothing is made for it yet."""
+
+    core = pocket.Pocket
+    kind: Literal["pocket"]
+    id: Id
+    width: Size
+    height: Size
+    seam: Gap
+    out: Gap
+    choice: PaperChoice = PaperChoice()
+    inside: PaperChoice | None = None
+    place: Place
+
+
+class RoundsPart(Model):
+    core = rounds.Rounds
+    kind: Literal["rounds"]
+    id: Id
+    figure: FigureName = "circle"
+    size: Size
+    path: Literal["row", "column", "ring", "round the edge"] = "row"
+    length: Size
+    height: Size
+    pitch: Size
+    outward: bool = False
+    papers: Papers
+    place: Place
+
+
+class CardPart(Model):
+    core = card.Card
+    kind: Literal["card"]
+    id: Id
+    sheet: str | None = None
+    card: Annotated[str, Field(max_length=120)] = ""
+    back: bool = False
+    figure: FigureName = "rectangle"
+    angle: Angle = 0.0
+    mats: Mats = []
+    place: Place
+
+
+class TapePart(Model):
+    """`length` null runs from edge to edge of what it lies on."""
+
+    core = tape.Tape
+    kind: Literal["tape"]
+    id: Id
+    thing: str | None = None
+    width: Size
+    length: Size | None = None
+    upright: bool = False
+    wrapped: Annotated[int, Field(ge=0, le=2)] = 2
+    colour: Annotated[str, Field(pattern=r"^#[0-9a-fA-F]{6}$")] = tape.PLAIN
+    place: Place
+
+
+class AxisPart(Model):
+    core = axis.Axis
+    kind: Literal["axis"]
+    id: Id
+    run: Literal["column", "horizon", "falling", "rising", "ring"] = "horizon"
+    length: Size
+    height: Size
+    place: Place
+
+
+Part = Annotated[
+    BasePart
+    | PanelPart
+    | PhotoPart
+    | JointPart
+    | PaperedPart
+    | MitredPart
+    | TornPart
+    | StitchingPart
+    | BandPart
+    | PiecedPart
+    | GridPart
+    | TilesPart
+    | CutoutPart
+    | PocketPart
+    | RoundsPart
+    | CardPart
+    | TapePart
+    | AxisPart,
+    Field(discriminator="kind"),
+]
 
 
 class PageFormat(Model):
@@ -141,6 +475,17 @@ class PageFormat(Model):
     width: PageSize
     height: PageSize
     pages: Annotated[int, Field(ge=1, le=2)] = 1
+    binding: Gap = ZERO
+    allowance: Gap = ZERO
+
+
+class Group(Model):
+    """Parts that belong together: they move, copy, mirror and repeat together."""
+
+    core = page.Group
+    id: Id
+    name: Annotated[str, Field(min_length=1, max_length=120)] = "group"
+    parts: Annotated[list[Id], Field(max_length=MOST_PARTS)]
 
 
 class Recipe(Model):
@@ -151,17 +496,24 @@ class Recipe(Model):
     format: PageFormat
     story: Annotated[str, Field(max_length=20_000)] = ""
     parts: Annotated[list[Part], Field(max_length=MOST_PARTS)] = []
+    groups: Annotated[list[Group], Field(max_length=MOST_PARTS)] = []
 
 
 def photos_of(recipe: Recipe) -> set[str]:
     """The ids of the photos that a page shows."""
-    prints: list[Print] = []
-    for part in recipe.parts:
-        if isinstance(part, PhotoPart):
-            prints.append(part.print)
-        elif isinstance(part, JointPart):
-            prints += part.prints
-    return {p.photo for p in prints if p.photo}
+    return {print_.photo for print_ in _prints(recipe.parts) if print_.photo}
+
+
+def _prints(value: object) -> Iterator[Print]:
+    """Every print in a part, wherever it is in it."""
+    if isinstance(value, Print):
+        yield value
+    elif isinstance(value, list):
+        for item in value:
+            yield from _prints(item)
+    elif isinstance(value, Model):
+        for field in type(value).model_fields:
+            yield from _prints(getattr(value, field))
 
 
 class Document(Model):

@@ -7,12 +7,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from xml.sax.saxutils import escape, quoteattr
 
-from ulna.core import patterns
+from ulna.core import patterns, polygons
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.geometry import Rect
 from ulna.core.look import Look
 from ulna.core.measure import Ruler
-from ulna.core.page import Evaluated
+from ulna.core.page import DrawnLine, Evaluated
 from ulna.core.page_formats import PageFormat
 from ulna.core.pieces import Piece
 from ulna.core.shelf import Edge, Paper, Shelf, Side
@@ -92,6 +92,7 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -
                 else _piece(piece, shelf, picture, defs, drawn)
             )
         )
+    body += [_line_of(line) for line in evaluated.lines]
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
         f'<defs><clipPath id="page"><rect width="{w:g}" height="{h:g}"/></clipPath>{"".join(defs)}</defs>'
@@ -100,9 +101,35 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -
     )
 
 
+def path_of(piece: Piece) -> str:
+    """What is seen of a piece that is no plain rectangle, from the corner of `uncut`; nothing for one that is."""
+    if not piece.outline and not piece.holes:
+        return ""
+    r, u = piece.rect, piece.uncut
+    own = piece.outline or polygons.box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
+    return polygons.path(own, *piece.holes)
+
+
+def _laid(piece: Piece) -> str:
+    """The way from the corner of a piece as it was cut to where it lies."""
+    u = piece.uncut
+    move = f"translate({u.x.inches:.6g} {u.y.inches:.6g})"
+    if not piece.angle:
+        return move
+    return f"{move} rotate({piece.angle:.6g} {u.width.inches / 2:.6g} {u.height.inches / 2:.6g})"
+
+
 def _shadow(piece: Piece) -> str:
     """A soft edge below and right of a piece, in layers: a filter would take ten times as long to render."""
     rect = piece.rect
+    if piece.angle or piece.outline or piece.holes:
+        r, u = piece.rect, piece.uncut
+        own = piece.outline or polygons.box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
+        return "".join(
+            f'<path d="{polygons.path(own, *piece.holes)}" transform="translate(0.015 0.03) {_laid(piece)}" '
+            f'fill="none" stroke="#2a2216" stroke-opacity="0.09" stroke-width="{s}"/>'
+            for s in (0.02, 0.05, 0.08)
+        )
     if piece.picture is not None and piece.picture.outline:
         return "".join(
             f'<path d="{piece.picture.outline}" transform="translate({rect.x.inches + 0.015:.6g} '
@@ -126,7 +153,13 @@ def _gutter(format: PageFormat) -> str:
 
 def _piece(piece: Piece, shelf: Shelf, picture: Href, defs: list[str], drawn: set[str]) -> str:
     paper = shelf.papers.get(piece.choice.paper or "")
+    if piece.role == "tape":
+        return f'<rect {_box(piece.rect)} fill="{piece.colour}" fill-opacity="0.82"/>'
     if paper is None:
+        path = path_of(piece)
+        if path or piece.angle:
+            d = path or _local_box(piece)
+            return f'<path d="{d}" transform="{_laid(piece)}" fill="#e6e0d2" fill-rule="evenodd"/>'
         return f'<rect {_box(piece.rect)} fill="#e6e0d2"/>'
     name = f"p-{piece.choice.side}-{list(shelf.papers).index(paper.id)}"
     if name not in drawn:
@@ -136,8 +169,11 @@ def _piece(piece: Piece, shelf: Shelf, picture: Href, defs: list[str], drawn: se
             f'<pattern id="{name}" patternUnits="userSpaceOnUse" width="{t.width:.6g}" height="{t.height:.6g}">'
             f"{t.markup}</pattern>"
         )
-    # The pattern begins at the uncut piece's corner, so that the two halves of a piece run on.
+    # The pattern begins at the uncut piece's corner, so that the two halves of a piece run on; that of a card where
+    # it lies on its sheet.
     u, r = piece.uncut, piece.rect
+    if piece.outline or piece.holes or piece.angle or piece.pin:
+        return _cut_shape(piece, name, defs)
     x, y, w, h = u.x.inches, u.y.inches, r.width.inches, r.height.inches
     dx, dy = (r.x - u.x).inches, (r.y - u.y).inches
     if piece.choice.turned:
@@ -146,6 +182,42 @@ def _piece(piece: Piece, shelf: Shelf, picture: Href, defs: list[str], drawn: se
     else:
         move, box = f"translate({x:.6g} {y:.6g})", f'x="{dx:.6g}" y="{dy:.6g}" width="{w:.6g}" height="{h:.6g}"'
     return f'<g transform="{move}"><rect {box} fill="url(#{name})"/></g>'
+
+
+def _local_box(piece: Piece) -> str:
+    r, u = piece.rect, piece.uncut
+    return polygons.path(polygons.box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches))
+
+
+def _cut_shape(piece: Piece, pattern: str, defs: list[str]) -> str:
+    """A piece that is no upright rectangle: its pattern clipped to what is seen, and laid where it lies."""
+    u, clip = piece.uncut, f"s{len(defs)}"
+    w, h = u.width.inches, u.height.inches
+    path = path_of(piece) or _local_box(piece)
+    defs.append(f'<clipPath id="{clip}"><path d="{path}" clip-rule="evenodd"/></clipPath>')
+    if piece.choice.turned:
+        box = f'<rect width="{h:.6g}" height="{w:.6g}" fill="url(#{pattern})"/>'
+        paper = f'<g transform="translate({w:.6g} 0) rotate(90)">{box}</g>'
+    else:
+        x, y = (piece.pin.x.inches, piece.pin.y.inches) if piece.pin else (0.0, 0.0)
+        dx, dy = (piece.rect.x - u.x).inches, (piece.rect.y - u.y).inches
+        x, y = (x - dx, y - dy) if piece.pin else (x, y)
+        paper = (
+            f'<g transform="translate({-x:.6g} {-y:.6g})"><rect x="{x:.6g}" y="{y:.6g}" width="{w:.6g}" '
+            f'height="{h:.6g}" fill="url(#{pattern})"/></g>'
+        )
+    return f'<g transform="{_laid(piece)}"><g clip-path="url(#{clip})">{paper}</g></g>'
+
+
+def _line_of(line: DrawnLine) -> str:
+    if line.kind == "axis":
+        return ""
+    move = f"translate({line.box.x.inches:.6g} {line.box.y.inches:.6g})"
+    return (
+        f'<path d="{line.path}" transform="{move}" fill="none" stroke="#fff" stroke-width="0.035" '
+        f'stroke-dasharray="0.11 0.06" stroke-linecap="round"/><path d="{line.path}" transform="{move}" fill="none" '
+        'stroke="#5b5346" stroke-width="0.018" stroke-dasharray="0.11 0.06" stroke-linecap="round"/>'
+    )
 
 
 def _print(piece: Piece, k: int, picture: Photograph, defs: list[str]) -> str:

@@ -6,9 +6,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from ulna.core.geometry import Rect
 from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, parse
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts.place import Across, Down, Place, place_at, position
+from ulna.core.parts.place import Across, Down, Place, place_at
+from ulna.core.parts.place import position as placed
 
 DOUBLE = of_kind("12x12", 2)
 sixteenths = st.integers(-32, 400).map(lambda n: inches(0, n, 16))
@@ -19,6 +21,12 @@ places = st.builds(
     st.builds(Across, st.sampled_from(["left", "centre", "right"]), sixteenths),
     st.builds(Down, st.sampled_from(["top", "centre", "bottom"]), sixteenths),
 )
+
+
+def position(place: Place, width: Length, height: Length, format: PageFormat, ruler: Ruler) -> tuple[Rect, bool]:
+    """On its page alone, both ways."""
+    page = format.page(place.on)
+    return placed(place, width, height, page, page, ruler)
 
 
 def x_of(place: Place, format: PageFormat = DOUBLE, width: str = "4") -> str:

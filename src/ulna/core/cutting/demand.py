@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ulna.core.cutting.request import CutRequest, Piece, Reserve, Rims, Sheet
+from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
 from ulna.core.geometry import Borders
 from ulna.core.pieces import Piece as PagePiece
 from ulna.core.shelf import Direction, Paper, Shelf
@@ -20,9 +20,11 @@ def demand(pieces: Iterable[PagePiece], shelf: Shelf) -> CutRequest:
     wanted: dict[str, Paper] = {}
     for piece in pieces:
         paper = shelf.papers.get(piece.choice.paper or "")
-        if piece.role == "print" or paper is None:
+        if not piece.is_paper or paper is None:
             continue
-        there = [source for source in map(shelf.paper, shelf.sources(paper.id)) if source.count > 0]
+        # A printed card is cut from its own sheet alone: a scrap of it may have lost that place.
+        ids = [paper.id] if piece.pin is not None else shelf.sources(paper.id)
+        there = [source for source in map(shelf.paper, ids) if source.count > 0]
         wanted |= {source.id: source for source in there}
         asked.append(_piece(piece, paper, frozenset(source.id for source in there)))
     return CutRequest(tuple(_sheet(paper) for paper in wanted.values()), tuple(asked))
@@ -30,10 +32,17 @@ def demand(pieces: Iterable[PagePiece], shelf: Shelf) -> CutRequest:
 
 def _sheet(paper: Paper) -> Sheet:
     reserve = Reserve(paper.strip.edge.value, paper.strip.depth.units) if paper.strip else None
-    return Sheet(paper.id, paper.width.units, paper.height.units, paper.count, paper.is_scrap, reserve)
+    holes = tuple(Area(h.x.units, h.y.units, h.width.units, h.height.units) for h in paper.holes)
+    return Sheet(paper.id, paper.width.units, paper.height.units, paper.count, paper.is_scrap, reserve, holes)
 
 
 def _piece(piece: PagePiece, paper: Paper, sources: frozenset[str]) -> Piece:
+    if piece.pin is not None and sources:
+        at = piece.pin
+        # Cards are placed as seen from their side; sheets are asked for as seen from A.
+        x = at.x if piece.choice.side == "A" else paper.width - at.right
+        pin = Pin(paper.id, x.units, at.y.units)
+        return Piece(piece.id, at.width.units, at.height.units, sources, pin=pin)
     width, height, rims = piece.rect.width.units, piece.rect.height.units, piece.gut
     if piece.choice.side == "B" and rims is not None:
         rims = Borders(rims.right, rims.top, rims.left, rims.bottom)

@@ -109,7 +109,7 @@ def after(shelf: Shelf, cuts: CutList, ticked: Collection[str]) -> Shelf:
         for k, rest in enumerate(rests(sheet, ticked), 1):
             scrap = _scrap(paper, sheet, rest, k)
             papers[scrap.id] = scrap
-    return Shelf(papers)
+    return Shelf(papers, shelf.things)
 
 
 def _scrap(paper: Paper, sheet: CutSheet, rest: Rect, k: int) -> Paper:
@@ -122,6 +122,8 @@ def _scrap(paper: Paper, sheet: CutSheet, rest: Rect, k: int) -> Paper:
         count=1,
         form=Form.SCRAP,
         strip=None,
+        cards=(),
+        holes=(),
         scrap_of=paper.scrap_of or paper.id,
     )
 
@@ -139,7 +141,7 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
     wanted = {
         p.id: (of, p.choice.side, {p.rect.width, p.rect.height})
         for p in pieces
-        if (of := source(p) if p.role == "print" else p.choice.paper) is not None
+        if (of := source(p) if p.role == "print" else p.choice.paper) is not None and p.role != "tape"
     }
     new = [p for p in pieces if p.id in wanted and wanted[p.id] != listed.get(p.id, ())[:3]]
     gone = [on[3] for id, on in listed.items() if wanted.get(id) != on[:3]]

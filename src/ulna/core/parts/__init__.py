@@ -1,43 +1,109 @@
-"""The kinds of part that a page is made of: one module each, a line in `BUILDERS` and one in `SENTENCES`."""
+"""The kinds of part that a page is made of: one module each, which says how it is built, named and put in words."""
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Any
+from types import ModuleType
 
-from ulna.core.parts import base, joint, panel, photo
+from ulna.core.geometry import Rect
+from ulna.core.parts import (
+    axis,
+    band,
+    base,
+    card,
+    cutout,
+    grid,
+    joint,
+    mitred,
+    panel,
+    papered,
+    photo,
+    pieced,
+    pocket,
+    rounds,
+    stitching,
+    tape,
+    tiles,
+    torn,
+)
+from ulna.core.parts.axis import Axis
+from ulna.core.parts.band import Band
 from ulna.core.parts.base import Base
+from ulna.core.parts.card import Card
+from ulna.core.parts.cutout import Cutout
+from ulna.core.parts.grid import Grid
 from ulna.core.parts.joint import Joint
+from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.panel import Panel
+from ulna.core.parts.papered import Papered
 from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.pieced import Pieced
+from ulna.core.parts.pocket import Pocket
+from ulna.core.parts.rounds import Rounds
+from ulna.core.parts.stitching import Stitching
+from ulna.core.parts.tape import Tape
+from ulna.core.parts.tiles import Tiles
+from ulna.core.parts.torn import Torn
 from ulna.core.pieces import Built, Ground
 
-Part = Base | Panel | PhotoPart | Joint
+Placed = (
+    Panel
+    | PhotoPart
+    | Joint
+    | Papered
+    | Mitred
+    | Torn
+    | Stitching
+    | Band
+    | Pieced
+    | Grid
+    | Tiles
+    | Cutout
+    | Pocket
+    | Rounds
+    | Card
+    | Tape
+    | Axis
+)
+Part = Base | Placed
 
-SENTENCES: dict[type, Callable[[Any, Ground], str]] = {
-    Base: base.sentence,
-    Panel: panel.sentence,
-    PhotoPart: photo.sentence,
-    Joint: joint.sentence,
+KINDS: dict[type, ModuleType] = {
+    Base: base,
+    Panel: panel,
+    PhotoPart: photo,
+    Joint: joint,
+    Papered: papered,
+    Mitred: mitred,
+    Torn: torn,
+    Stitching: stitching,
+    Band: band,
+    Pieced: pieced,
+    Grid: grid,
+    Tiles: tiles,
+    Cutout: cutout,
+    Pocket: pocket,
+    Rounds: rounds,
+    Card: card,
+    Tape: tape,
+    Axis: axis,
 }
-
-BUILDERS: dict[type, Callable[[Any, Ground], Built]] = {
-    Base: base.build,
-    Panel: panel.build,
-    PhotoPart: photo.build,
-    Joint: joint.build,
-}
-
 
 MOST_WORKED = 2_000
 
 
-def work_out(part: Part, ground: Ground) -> tuple[Built, str]:
-    """A part worked out at the origin, and as people say it with its values in place."""
-    found = ground.worked.get(part)
+def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
+    """A part worked out at the origin on what it lies on, and as people say it with its values, without its place."""
+    key = part, room.width, room.height
+    found = ground.worked.get(key)
     if found is None:
         if len(ground.worked) > MOST_WORKED:
             ground.worked.clear()
-        found = BUILDERS[type(part)](part, ground), SENTENCES[type(part)](part, ground)
-        ground.worked[part] = found
+        kind = KINDS[type(part)]
+        found = kind.build(part, ground, room), kind.sentence(part, ground)
+        ground.worked[key] = found
     return found
+
+
+def name_of(part: Part, ground: Ground) -> str:
+    """What other parts call it when they are placed from it."""
+    named: str = KINDS[type(part)].name(part, ground)
+    return named

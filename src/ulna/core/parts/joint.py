@@ -16,17 +16,17 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, inches
 from ulna.core.parts import mats as matting
-from ulna.core.parts import place as places
 from ulna.core.parts.mats import Mat, stack
 from ulna.core.parts.photo import lay, name_of, nothing_left, print_words
 from ulna.core.parts.place import Place
-from ulna.core.pieces import Built, Ground
+from ulna.core.pieces import Built, Ground, Handle
 from ulna.core.prints import Print
 
 
 @dataclass(frozen=True, slots=True)
 class Joint:
     kind: ClassVar[str] = "joint"
+    level: ClassVar[str] = "over"
     id: str
     prints: tuple[Print, ...] = (Print(), Print())
     along: Literal["row", "column"] = "row"
@@ -44,7 +44,7 @@ def block(prints: tuple[Print, ...], along: str, gap: Length) -> tuple[Length, L
     return max(widths), sum(heights, ZERO) + gaps
 
 
-def build(part: Joint, ground: Ground) -> Built:
+def build(part: Joint, ground: Ground, room: Rect) -> Built:
     """The mats, then the prints in order; a smaller print is centred in the block."""
     ruler, row = ground.ruler, part.along == "row"
     gone = [found for print_ in part.prints if (found := nothing_left(part.id, print_, ground))]
@@ -74,11 +74,21 @@ def build(part: Joint, ground: Ground) -> Built:
         gaps = ruler.say(part.gap) if len(sizes) == 2 else f"{len(sizes) - 1} × {ruler.say(part.gap)}"
         sums = " + ".join(ruler.say(s) for s in sizes)
         told_sum = f"{sums} + {gaps} = {ruler.say(width if row else height)}; {mats.arithmetic}"
-    return Built(mats.width, mats.height, tuple(pieces), told_sum, tuple(findings))
+    handles = list(mats.handles)
+    if len(part.prints) > 1:
+        first = part.prints[0].lies
+        x = mats.inner.x + (first[0] + part.gap.part(1, 2) if row else mats.inner.width.part(1, 2))
+        y = mats.inner.y + (mats.inner.height.part(1, 2) if row else first[1] + part.gap.part(1, 2))
+        handles.append(Handle("gap", "gap", x, y, 1 if row else 0, 0 if row else 1))
+    return Built(mats.width, mats.height, tuple(pieces), told_sum, tuple(findings), handles=tuple(handles))
+
+
+def name(part: Joint, ground: Ground) -> str:
+    return " and ".join(name_of(p, ground) for p in part.prints)
 
 
 def sentence(part: Joint, ground: Ground) -> str:
     prints = "; ".join(print_words(p, ground) for p in part.prints)
     apart = f"{ground.ruler.say(part.gap)} apart" if part.gap else "touching"
     mats = ", ".join(["together in a " + part.along, apart, *matting.says(part.mats, ground)])
-    return f"{prints}; {mats}; {places.says(part.place, ground.format, ground.ruler)}."
+    return f"{prints}; {mats}"

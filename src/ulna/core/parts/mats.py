@@ -12,13 +12,14 @@ under 1/4 in, and gutting is worth the knife from a panel of 2 × 2 in.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.patterns import repeat
-from ulna.core.pieces import Ground, PaperChoice, Piece
+from ulna.core.pieces import Ground, Handle, PaperChoice, Piece
+from ulna.core.polygons import Polygon, bounds, outward
 from ulna.core.shelf import Stock
 
 LAP = inches(0, 3, 8)
@@ -28,12 +29,18 @@ WORTH_GUTTING = inches(2)
 
 @dataclass(frozen=True, slots=True)
 class Mat:
-    """One layer: its borders beyond what lies on it, its paper, and whether it is gutted."""
+    """One layer: its borders beyond what lies on it, its paper, and whether it is gutted.
+
+    `angle` turns it a few degrees clockwise under what lies on it; it is cut square all the same. A `pieced` one is
+    four strips of scraps, of which only the rim shows. Borders of 0 on some sides make it a sliver that peeks out.
+    """
 
     borders: Borders = field(default_factory=lambda: Borders.even(inches(0, 1, 4)))
     choice: PaperChoice = field(default_factory=PaperChoice)
     gutted: bool = False
     lap: Length = LAP
+    angle: float = 0.0
+    pieced: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,6 +53,7 @@ class Stack:
     pieces: tuple[Piece, ...]
     arithmetic: str
     findings: tuple[Finding, ...]
+    handles: tuple[Handle, ...]
 
 
 def on_marks(low: Length, size: Length, high: Length, ruler: Ruler) -> tuple[Length, Length]:
@@ -67,8 +75,18 @@ def worth_gutting(rims: Borders, outer: Rect) -> Borders | None:
     return rims if min(won) >= WORTH_GUTTING else None
 
 
-def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ...], ground: Ground) -> Stack:
-    """Mats under a block of `width` × `height`, the first one innermost. `of` names the block."""
+def stack(
+    part: str,
+    of: str,
+    width: Length,
+    height: Length,
+    mats: tuple[Mat, ...],
+    ground: Ground,
+    shape: Polygon = (),
+) -> Stack:
+    """Mats under a block of `width` × `height`, the first one innermost. `of` names the block; under a `shape`, given
+    in inches from the block's corner, mats with even borders have that shape too.
+    """
     ruler, findings = ground.ruler, list[Finding]()
     inner = Rect(ZERO, ZERO, width, height)
     outers: list[tuple[int, Mat, Rect, Borders]] = []
@@ -91,12 +109,17 @@ def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ..
         box = outer
     pieces = []
     for k, mat, outer, shows in reversed(outers):
-        gut, why_not = _gutted(k, mats, shows, outer, ground)
-        if why_not:
-            findings.append(Finding("gut", "note", part, f"Mat {k + 1} {why_not}"))
         at = outer.moved(-box.x, -box.y)
         name = f"mat {k + 1} of {of}" if len(mats) > 1 else f"mat of {of}"
-        pieces.append(Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut))
+        line = _shaped(shape, -outer.x, -outer.y, shows, outer) if shape and shows.is_even else ()
+        if mat.pieced and not line:
+            pieces += _pieced(f"{part}/mat-{k + 1}", part, name, mat, shows, at)
+            continue
+        gut, why_not = (None, "") if line else _gutted(k, mats, shows, outer, ground)
+        if why_not:
+            findings.append(Finding("gut", "note", part, f"Mat {k + 1} {why_not}"))
+        piece = Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut)
+        pieces.append(replace(piece, angle=mat.angle, outline=line) if line or mat.angle else piece)
     start = ruler.say_size(width, height)
     return Stack(
         box.width,
@@ -105,7 +128,47 @@ def stack(part: str, of: str, width: Length, height: Length, mats: tuple[Mat, ..
         tuple(pieces),
         "; ".join([start + sums[0], *(s.strip() for s in sums[1:])]) if sums else start,
         tuple(findings),
+        tuple(
+            Handle(
+                f"mats.{k}.borders",
+                f"border of mat {k + 1}",
+                outer.right - box.x,
+                outer.y - box.y + outer.height.part(1, 2),
+                1,
+            )
+            for k, _, outer, _ in outers
+        ),
     )
+
+
+def _shaped(shape: Polygon, dx: Length, dy: Length, shows: Borders, outer: Rect) -> Polygon:
+    """The shape grown outward by an even border, from the corner of the mat, which is cut a hair larger if need be."""
+    x, y, b = dx.inches, dy.inches, shows.left.inches
+    grown = outward(tuple((px + x, py + y) for px, py in shape), b)
+    w, h = outer.width.inches, outer.height.inches
+    l2, t2, r2, b2 = bounds(grown)
+    fx, fy = min(1.0, w / (r2 - l2)), min(1.0, h / (b2 - t2))
+    return tuple(((px - (l2 + r2) / 2) * fx + w / 2, (py - (t2 + b2) / 2) * fy + h / 2) for px, py in grown)
+
+
+def _pieced(key: str, part: str, name: str, mat: Mat, shows: Borders, at: Rect) -> list[Piece]:
+    """Four strips that show only the rim: two as wide as the mat, (border + lap) high, two butted between them."""
+    lap = max(mat.lap, LEAST_LAP)
+    half_w, half_h = at.width.part(1, 2), at.height.part(1, 2)
+    left, right = min(shows.left + lap, half_w), min(shows.right + lap, half_w)
+    top, bottom = min(shows.top + lap, half_h), min(shows.bottom + lap, half_h)
+    between = at.height - top - bottom
+    strips = {
+        "top": Rect(at.x, at.y, at.width, top),
+        "bottom": Rect(at.x, at.bottom - bottom, at.width, bottom),
+        "left": Rect(at.x, at.y + top, left, between),
+        "right": Rect(at.right - right, at.y + top, right, between),
+    }
+    return [
+        Piece(f"{key}-{side}", part, "mat", f"{name}, {side} strip", r, r, mat.choice)
+        for side, r in strips.items()
+        if min(r.width, r.height) > ZERO
+    ]
 
 
 def _gutted(
@@ -167,5 +230,7 @@ def says(mats: tuple[Mat, ...], ground: Ground) -> list[str]:
             else f"{ruler.say(b.left)} left, {ruler.say(b.top)} above, {ruler.say(b.right)} right, "
             f"{ruler.say(b.bottom)} below"
         )
-        said.append(f"mat {border} {ground.says(mat.choice)}{', gutted' if mat.gutted else ''}")
+        turned = f", turned {abs(mat.angle):g}° {'right' if mat.angle > 0 else 'left'}" if mat.angle else ""
+        way = ", pieced" if mat.pieced else ", gutted" if mat.gutted else ""
+        said.append(f"mat {border} {ground.says(mat.choice)}{way}{turned}")
     return said

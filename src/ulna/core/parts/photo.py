@@ -12,10 +12,10 @@ from ulna.core.look import Look
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts import mats as matting
-from ulna.core.parts import place as places
 from ulna.core.parts.mats import Mat, stack
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, Photo, Picture, Piece
+from ulna.core.polygons import Polygon
 from ulna.core.prints import Print, words
 from ulna.core.shapes import outline, path
 
@@ -23,6 +23,7 @@ from ulna.core.shapes import outline, path
 @dataclass(frozen=True, slots=True)
 class PhotoPart:
     kind: ClassVar[str] = "photo"
+    level: ClassVar[str] = "over"
     id: str
     print: Print = field(default_factory=Print)
     mats: tuple[Mat, ...] = ()
@@ -67,6 +68,15 @@ def _outline(print_: Print, inset: float) -> str:
     return path([(x - dx, y - dy) for x, y in corners])
 
 
+def outline_of(print_: Print) -> Polygon:
+    """The shape of a print as it lies, in inches from its corner; none for a rectangle."""
+    if print_.shape == "rectangle":
+        return ()
+    (w, h), (lies_w, lies_h) = (print_.width.inches, print_.height.inches), print_.lies
+    dx, dy = (w - lies_w.inches) / 2, (h - lies_h.inches) / 2
+    return tuple((x - dx, y - dy) for x, y in outline(print_.shape, w, h, print_.cut_off.left.inches))
+
+
 def toned(look: Look, print_: Print) -> Look:
     """How a photo looks in one print."""
     if print_.tone == "as the photo":
@@ -95,19 +105,25 @@ def _picture_findings(
     return found
 
 
-def build(part: PhotoPart, ground: Ground) -> Built:
+def build(part: PhotoPart, ground: Ground, room: Rect) -> Built:
     """Mats from the outermost upward, then the print. A print of which nothing is left is told, and not there."""
     gone = nothing_left(part.id, part.print, ground)
     if gone:
         return Built(ZERO, ZERO, findings=(gone,))
     width, height = part.print.lies
-    mats = stack(part.id, name_of(part.print, ground), width, height, part.mats, ground)
+    mats = stack(part.id, name_of(part.print, ground), width, height, part.mats, ground, outline_of(part.print))
     piece, findings = lay(part.id, "print", part.print, mats.inner, ground)
     sums = mats.arithmetic
     if part.print.is_cut:
         printed = ground.ruler.say_size(part.print.width, part.print.height)
         sums = f"{printed} cut to {sums}"
-    return Built(mats.width, mats.height, (*mats.pieces, piece), sums, (*mats.findings, *findings))
+    return Built(
+        mats.width, mats.height, (*mats.pieces, piece), sums, (*mats.findings, *findings), handles=mats.handles
+    )
+
+
+def name(part: PhotoPart, ground: Ground) -> str:
+    return name_of(part.print, ground)
 
 
 def nothing_left(part: str, print_: Print, ground: Ground) -> Finding | None:
@@ -142,5 +158,4 @@ def print_words(print_: Print, ground: Ground) -> str:
 
 
 def sentence(part: PhotoPart, ground: Ground) -> str:
-    said = [print_words(part.print, ground), *matting.says(part.mats, ground)]
-    return f"{', '.join(said)}; {places.says(part.place, ground.format, ground.ruler)}."
+    return ", ".join([print_words(part.print, ground), *matting.says(part.mats, ground)])

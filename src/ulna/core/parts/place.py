@@ -1,39 +1,78 @@
-"""Where a part lies on the page: from an edge or from the centre, across and down."""
+"""Where a part lies: counted from an edge or from the centre of its page, or of another part.
+
+before   left  centre  right   after      across, of what it is counted from; down it is
+  ▢    ┌ ▢       ▢       ▢ ┐    ▢         above, top, centre, bottom, below
+       └───────────────────┘
+
+A part that counts from another one both ways lies on it, and moves with it. It may also stand on an axis: a line of
+its own that is not cut, such as a horizon, a diagonal or a ring.
+"""
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO, Length, Ruler
+from ulna.core.measure import PER_INCH, ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat, PageName
 
-AcrossFrom = Literal["left", "centre", "right"]
-DownFrom = Literal["top", "centre", "bottom"]
+AcrossFrom = Literal["left", "centre", "right", "before", "after"]
+DownFrom = Literal["top", "centre", "bottom", "above", "below"]
 
 
 @dataclass(frozen=True, slots=True)
 class Across:
-    """`by` inward from an edge; from the centre, rightward is positive."""
+    """`by` inward from an edge; from the centre, rightward is positive; clear of it, the gap between the two.
+
+    `of` is the part that it counts from; None means the page.
+    """
 
     edge: AcrossFrom = "centre"
     by: Length = ZERO
+    of: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Down:
-    """`by` inward from an edge; from the centre, downward is positive."""
+    """`by` inward from an edge; from the centre, downward is positive; clear of it, the gap between the two."""
 
     edge: DownFrom = "centre"
     by: Length = ZERO
+    of: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Stand:
+    """The middle of the part lies on an axis, at this share of its length."""
+
+    of: str
+    share: float = 0.5
 
 
 @dataclass(frozen=True, slots=True)
 class Place:
+    """`stand` counts before `across` and `down` where it is given."""
+
     on: PageName = "left"
     across: Across = field(default_factory=Across)
     down: Down = field(default_factory=Down)
+    stand: Stand | None = None
+
+    @property
+    def needs(self) -> tuple[str, ...]:
+        """The parts that it counts from."""
+        if self.stand is not None:
+            return (self.stand.of,)
+        return tuple(dict.fromkeys(of for of in (self.across.of, self.down.of) if of is not None))
+
+    @property
+    def base(self) -> str | None:
+        """The part that it lies on: the one from which it counts both ways."""
+        if self.stand is None and self.across.of == self.down.of:
+            return self.across.of
+        return None
 
 
 def _start(edge: str, by: Length, low: Length, room: Length, size: Length) -> Length:
@@ -41,50 +80,94 @@ def _start(edge: str, by: Length, low: Length, room: Length, size: Length) -> Le
         return low + by
     if edge in ("right", "bottom"):
         return low + room - size - by
+    if edge in ("before", "above"):
+        return low - by - size
+    if edge in ("after", "below"):
+        return low + room + by
     return low + (room - size).part(1, 2) + by
 
 
-def position(place: Place, width: Length, height: Length, format: PageFormat, ruler: Ruler) -> tuple[Rect, bool]:
+def _by(edge: str, start: Length, low: Length, room: Length, size: Length) -> Length:
+    """The other way round: how far from that edge a part is that starts there."""
+    zero = _start(edge, ZERO, low, room, size)
+    return zero - start if edge in ("right", "bottom", "before", "above") else start - zero
+
+
+def position(
+    place: Place, width: Length, height: Length, across_in: Rect, down_in: Rect, ruler: Ruler
+) -> tuple[Rect, bool]:
     """The box of a part of that size, its corner on a mark, and whether it was moved there to be on one."""
-    page = format.page(place.on)
-    x = _start(place.across.edge, place.across.by, page.x, page.width, width)
-    y = _start(place.down.edge, place.down.by, page.y, page.height, height)
+    x = _start(place.across.edge, place.across.by, across_in.x, across_in.width, width)
+    y = _start(place.down.edge, place.down.by, down_in.y, down_in.height, height)
     marked = Rect(ruler.round(x), ruler.round(y), width, height)
     return marked, (marked.x, marked.y) != (x, y)
 
 
-def place_at(old: Place, box: Rect, format: PageFormat) -> Place:
-    """The place that puts a part where `box` is, counted from the same edges as before where that is exact."""
-    on = format.page_of(box)
+def centred_at(point: tuple[float, float], width: Length, height: Length, ruler: Ruler) -> Rect:
+    """The box whose middle is nearest to a point in inches, its corner on a mark."""
+    x, y = (Length(round(v * PER_INCH)) for v in point)
+    return Rect(ruler.round(x - width.part(1, 2)), ruler.round(y - height.part(1, 2)), width, height)
+
+
+def place_at(old: Place, box: Rect, format: PageFormat, bases: Mapping[str, Rect] | None = None) -> Place:
+    """The place that puts a part where `box` is, counted from the same edges as before where that is exact.
+
+    `bases` are the boxes of the parts that it may count from.
+    """
+    bases = bases or {}
+    on = format.page_of(box) if old.across.of is None else old.on
     page = format.page(on)
-    spare_x, spare_y = page.width - box.width, page.height - box.height
-    left, top = box.x - page.x, box.y - page.y
-    across = {"left": left, "right": spare_x - left, "centre": left - spare_x.part(1, 2)}
-    down = {"top": top, "bottom": spare_y - top, "centre": top - spare_y.part(1, 2)}
-    along, below = old.across.edge, old.down.edge
-    if along == "centre" and across["centre"]:
-        along = "left"
-    if below == "centre" and down["centre"]:
-        below = "top"
-    return Place(on, Across(along, across[along]), Down(below, down[below]))
+    in_x, in_y = bases.get(old.across.of or "", page), bases.get(old.down.of or "", page)
+    edge_x, edge_y = old.across.edge, old.down.edge
+    by_x = _by(edge_x, box.x, in_x.x, in_x.width, box.width)
+    by_y = _by(edge_y, box.y, in_y.y, in_y.height, box.height)
+    if edge_x == "centre" and by_x and old.across.of is None:
+        edge_x, by_x = "left", box.x - in_x.x
+    if edge_y == "centre" and by_y and old.down.of is None:
+        edge_y, by_y = "top", box.y - in_y.y
+    return Place(on, Across(edge_x, by_x, old.across.of), Down(edge_y, by_y, old.down.of))
 
 
 _PAGES = {"left": "on the left page", "right": "on the right page", "spread": "on the spread"}
 
 
-def says(place: Place, format: PageFormat, ruler: Ruler) -> str:
-    """A place in words, as in: on the left page, centred across, 2 from the top."""
-    words = [_PAGES[place.on]] if format.pages == 2 else []
-    for by, edge, axis in (
-        (place.across.by, place.across.edge, "across"),
-        (place.down.by, place.down.edge, "down"),
+def says(place: Place, format: PageFormat, ruler: Ruler, names: Mapping[str, str] | None = None) -> str:
+    """A place in words, as in: on the left page, centred across, 2 from the top. `names` are the parts' by id."""
+    names = names or {}
+
+    def named(of: str | None) -> str:
+        return names.get(of or "", "a part that is gone")
+
+    if place.stand is not None:
+        return f"on {named(place.stand.of)}, {round(place.stand.share * 100)} % along"
+    base = place.base
+    words = [f"on {named(base)}"] if base and place.across.edge in _INSIDE and place.down.edge in _INSIDE else []
+    if not words and format.pages == 2 and None in (place.across.of, place.down.of):
+        words = [_PAGES[place.on]]
+    lies_on = bool(words) and base is not None
+    for by, edge, axis, of in (
+        (place.across.by, place.across.edge, "across", place.across.of),
+        (place.down.by, place.down.edge, "down", place.down.of),
     ):
-        if edge != "centre":
-            words.append(f"{ruler.say(by)} from the {edge}")
-        elif not by:
-            words.append(f"centred {axis}")
-        else:
-            sides = ("left", "right") if axis == "across" else ("above", "below")
-            side = sides[1] if by > ZERO else sides[0]
-            words.append(f"{ruler.say(abs(by))} {side}{' of' if axis == 'across' else ''} the centre")
+        words.append(_axis_words(by, edge, axis, None if of is None or lies_on else named(of), ruler))
     return ", ".join(words)
+
+
+_INSIDE = ("left", "centre", "right", "top", "bottom")
+_CLEAR = {"before": "left of", "after": "right of", "above": "above", "below": "below"}
+
+
+def _axis_words(by: Length, edge: str, axis: str, of: str | None, ruler: Ruler) -> str:
+    if edge in _CLEAR:
+        other = of or "it"
+        return f"{ruler.say(by)} {_CLEAR[edge]} {other}" if by else f"touching {other} {_CLEAR[edge]} it"
+    tail = f" of {of}" if of else ""
+    if edge != "centre":
+        if of and not by:
+            return f"flush with the {edge}{tail}"
+        return f"{ruler.say(by)} from the {edge}{tail}"
+    if not by:
+        return f"centred {axis}" + (f" on {of}" if of else "")
+    sides = ("left", "right") if axis == "across" else ("above", "below")
+    side = sides[1] if by > ZERO else sides[0]
+    return f"{ruler.say(abs(by))} {side}{' of' if axis == 'across' else ''} the centre{tail}"

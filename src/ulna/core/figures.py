@@ -1,0 +1,116 @@
+"""Figures that people cut from paper within a box of w × h, beside those that a photo can have.
+
+banner        pennant       tag         scalloped      heart        rounded
+┌──────┐      ┌──────┐      ╱────╲      ╭╮╭╮╭╮╭╮       ╭─╮╭─╮       ╭────╮
+│      │       ╲    ╱      │  o   │     (        )      ╲    ╱       │    │
+│  ╱╲  │        ╲  ╱       │      │     (        )       ╲  ╱        │    │
+└─╱  ╲─┘         ╲╱        └──────┘      ╰╯╰╯╰╯╰╯         ╲╱         ╰────╯
+cut = depth                cut = corner  cut = one scallop            cut = radius
+"""
+
+from __future__ import annotations
+
+import math
+from typing import Literal, get_args
+
+from ulna.core import shapes
+from ulna.core.polygons import Point, Polygon, box
+
+Figure = Literal[
+    "rectangle",
+    "rounded",
+    "circle",
+    "arch",
+    "hexagon",
+    "on the tip",
+    "heart",
+    "banner",
+    "pennant",
+    "triangle",
+    "tag",
+    "scalloped",
+]
+FIGURES: tuple[Figure, ...] = get_args(Figure)
+CUT: dict[Figure, str] = {
+    "rounded": "corners rounded by",
+    "banner": "v cut",
+    "tag": "corners clipped by",
+    "scalloped": "scallops about",
+}
+"""The figures that have a measure of their own, and what it is."""
+
+ARCS = 12
+
+
+def scallops(length: float, wanted: float) -> tuple[int, float]:
+    """How many whole scallops go along a length, and how wide each is: n = round(length / wanted)."""
+    n = max(1, round(length / wanted)) if wanted > 0 else 1
+    return n, length / n
+
+
+def outline(figure: Figure, width: float, height: float, cut: float = 0.0) -> Polygon:
+    """The corners clockwise in inches, curves as short lines. `cut` is held to what the box allows."""
+    w, h = width, height
+    if figure == "rounded":
+        return _rounded(w, h, min(cut, w / 2, h / 2))
+    if figure == "heart":
+        return _heart(w, h)
+    if figure == "banner":
+        d = min(cut, h)
+        return ((0, 0), (w, 0), (w, h), (w / 2, h - d), (0, h))
+    if figure == "pennant":
+        return ((0, 0), (w, 0), (w / 2, h))
+    if figure == "triangle":
+        return ((w / 2, 0), (w, h), (0, h))
+    if figure == "tag":
+        c = min(cut, w / 2, h)
+        return ((c, 0), (w - c, 0), (w, c), (w, h), (0, h), (0, c))
+    if figure == "scalloped":
+        return _scalloped(w, h, cut)
+    if figure == "rectangle":
+        return box(0, 0, w, h)
+    return tuple(shapes.outline(figure, w, h))
+
+
+def _arc(cx: float, cy: float, rx: float, ry: float, start: float, end: float, steps: int = ARCS) -> list[Point]:
+    """From one angle to another in degrees, clockwise from the top."""
+    found = []
+    for k in range(steps + 1):
+        t = math.radians(start + (end - start) * k / steps)
+        found.append((cx + rx * math.sin(t), cy - ry * math.cos(t)))
+    return found
+
+
+def _rounded(w: float, h: float, r: float) -> Polygon:
+    if r <= 0:
+        return box(0, 0, w, h)
+    corners = ((w - r, r, 0), (w - r, h - r, 90), (r, h - r, 180), (r, r, 270))
+    return tuple(p for x, y, a in corners for p in _arc(x, y, r, r, a, a + 90))
+
+
+def _heart(w: float, h: float) -> Polygon:
+    """Two half circles on a point; as high as its box."""
+    r, lobe = w / 4, min(w / 4, h / 3)
+    left = _arc(r, lobe, r, lobe, 270, 450, 2 * ARCS)
+    right = _arc(3 * r, lobe, r, lobe, 270, 450, 2 * ARCS)
+    side = [(w - (w / 2) * t**1.35, lobe + (h - lobe) * t) for t in (k / ARCS for k in range(1, ARCS + 1))]
+    back = [(w - x, y) for x, y in reversed(side[:-1])]
+    return (*left, *right[1:], *side, *back)
+
+
+def _scalloped(w: float, h: float, wanted: float) -> Polygon:
+    (nx, sx), (ny, sy) = scallops(w, wanted or min(w, h) / 6), scallops(h, wanted or min(w, h) / 6)
+    dx, dy = min(sx / 2, w / 4), min(sy / 2, h / 4)
+    d = min(dx, dy)
+    found: list[Point] = []
+    inner_w, inner_h = w - 2 * d, h - 2 * d
+    (nx, sx), (ny, sy) = (nx, inner_w / nx), (ny, inner_h / ny)
+    for k in range(nx):
+        found += _arc(d + (k + 0.5) * sx, d, sx / 2, d, -90, 90, 8)
+    for k in range(ny):
+        found += _arc(w - d, d + (k + 0.5) * sy, d, sy / 2, 0, 180, 8)
+    for k in range(nx):
+        found += _arc(w - d - (k + 0.5) * sx, h - d, sx / 2, d, 90, 270, 8)
+    for k in range(ny):
+        found += _arc(d, h - d - (k + 0.5) * sy, d, sy / 2, 180, 360, 8)
+    return tuple(found)

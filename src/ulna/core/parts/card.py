@@ -1,0 +1,94 @@
+"""A card from a cut-apart sheet, or a motif or phrase at its place on a sheet: a piece that is cut from there alone.
+
+Using a card's back means giving up its front, and the other way round; what is behind a motif goes with it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from typing import ClassVar
+
+from ulna.core.figures import Figure, outline
+from ulna.core.findings import Finding
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO
+from ulna.core.parts import mats as matting
+from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.place import Place
+from ulna.core.pieces import Built, Ground, PaperChoice, Piece
+from ulna.core.shelf import Card as SheetCard
+from ulna.core.shelf import Paper
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to."""
+
+    kind: ClassVar[str] = "card"
+    level: ClassVar[str] = "over"
+    id: str
+    sheet: str | None = None
+    card: str = ""
+    back: bool = False
+    figure: Figure = "rectangle"
+    angle: float = 0.0
+    mats: tuple[Mat, ...] = ()
+    place: Place = field(default_factory=Place)
+
+
+def found(part: Card, ground: Ground) -> tuple[Paper, SheetCard] | None:
+    """The sheet and the card on it."""
+    paper = ground.shelf.papers.get(part.sheet or "")
+    card = next((c for c in paper.cards if c.name == part.card), None) if paper else None
+    return (paper, card) if paper and card else None
+
+
+def build(part: Card, ground: Ground, room: Rect) -> Built:
+    """Mats under it, then the card, pinned to its place as it is seen from the side that shows."""
+    there = found(part, ground)
+    if there is None:
+        told = (
+            "Choose a sheet and one of its cards." if not part.sheet else "This card is not on its sheet any more."
+        )
+        return Built(ZERO, ZERO, findings=(Finding("no-card", "stop", part.id, told),))
+    paper, card = there
+    side = card.side if not part.back else ("B" if card.side == "A" else "A")
+    at = card.at if not part.back else Rect(paper.width - card.at.right, card.at.y, card.at.width, card.at.height)
+    mats = stack(part.id, card.name, at.width, at.height, part.mats, ground)
+    name = f"card {card.name}" + (", its back" if part.back else "")
+    piece = Piece(
+        f"{part.id}/card", part.id, "card", name, mats.inner, mats.inner, PaperChoice(paper.id, side), pin=at
+    )
+    if part.figure != "rectangle":
+        line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
+        piece = replace(piece, outline=line)
+    piece = replace(piece, angle=part.angle) if part.angle else piece
+    other = "front" if part.back else "back"
+    given = Finding(
+        "card-side", "note", part.id, f"Its {other} goes with it: it can be used on neither other place."
+    )
+    return Built(
+        mats.width,
+        mats.height,
+        (*mats.pieces, piece),
+        mats.arithmetic,
+        (*mats.findings, given),
+        handles=mats.handles,
+    )
+
+
+def name(part: Card, ground: Ground) -> str:
+    return f"the card {part.card}" if part.card else "the card"
+
+
+def sentence(part: Card, ground: Ground) -> str:
+    there = found(part, ground)
+    if there is None:
+        return "Card, not chosen yet"
+    paper, card = there
+    said = [
+        f"Card {card.name}{', its back' if part.back else ''}",
+        ground.ruler.say_size(card.at.width, card.at.height),
+    ]
+    said.append(f"from {paper.name}")
+    return ", ".join([*said, *matting.says(part.mats, ground)])

@@ -1,0 +1,124 @@
+"""A figure cut from paper: circle, heart, banner, pennant, tag, scalloped label …
+
+A tag has its corners clipped by c and a hole d from its top edge, with two reinforcers to a hole where it is wanted.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from typing import ClassVar
+
+from ulna.core.figures import CUT, Figure, outline, scallops
+from ulna.core.findings import Finding
+from ulna.core.geometry import Rect
+from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
+from ulna.core.parts import mats as matting
+from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.panel import _sizes
+from ulna.core.parts.place import Place
+from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.polygons import Polygon, moved
+
+HOLE = inches(0, 1, 4)
+RING = inches(0, 5, 8)
+
+
+@dataclass(frozen=True, slots=True)
+class Cutout:
+    """`width` × `height` is its box; `cut` is the figure's own measure (see `figures.CUT`); `hole` is how far the
+    middle of a punched hole is from the top edge.
+    """
+
+    kind: ClassVar[str] = "cutout"
+    level: ClassVar[str] = "over"
+    id: str
+    figure: Figure = "tag"
+    width: Length = inches(2)
+    height: Length = inches(3)
+    cut: Length = inches(0, 1, 2)
+    hole: Length | None = None
+    reinforced: bool = False
+    choice: PaperChoice = field(default_factory=PaperChoice)
+    ring: PaperChoice = field(default_factory=PaperChoice)
+    mats: tuple[Mat, ...] = ()
+    angle: float = 0.0
+    place: Place = field(default_factory=Place)
+
+
+def build(part: Cutout, ground: Ground, room: Rect) -> Built:
+    """Its mats in its own shape where that is convex, the figure, and a reinforcer round its hole."""
+    ruler = ground.ruler
+    width, height = ruler.round(part.width), ruler.round(part.height)
+    if min(width, height) < SIZE.least:
+        told = "Its width and height leave nothing; make it larger."
+        return Built(ZERO, ZERO, findings=(Finding("nothing-left", "stop", part.id, told),))
+    line = outline(part.figure, width.inches, height.inches, part.cut.inches)
+    shape = line if part.figure in ("rounded", "circle", "arch", "hexagon", "on the tip", "tag") else ()
+    mats = stack(part.id, part.figure, width, height, part.mats, ground, shape)
+    piece = Piece(f"{part.id}/shape", part.id, "shape", part.figure, mats.inner, mats.inner, part.choice)
+    piece = replace(piece, outline=() if part.figure == "rectangle" else line, angle=part.angle)
+    findings, pieces = list(mats.findings), [*mats.pieces]
+    rings = list[Piece]()
+    if part.hole is not None:
+        if part.hole < HOLE or part.hole > height - HOLE:
+            told = (
+                f"A hole {ruler.say(part.hole)} from the top would tear out of a {part.figure} "
+                f"{ruler.say(height)} high; keep it {ruler.say(HOLE)} from the edges."
+            )
+            findings.append(Finding("hole", "warn", part.id, told))
+        else:
+            centre = (width.inches / 2, part.hole.inches)
+            piece = replace(piece, holes=(_round(centre, HOLE.inches),))
+            if part.reinforced:
+                rings = _rings(part, mats.inner, centre, ruler)
+    handles = [*mats.handles, *_sizes(part.place, mats.inner.right, mats.inner.bottom, mats.inner)]
+    if part.figure in CUT:
+        handles.append(Handle("cut", CUT[part.figure], mats.inner.x + part.cut, mats.inner.y, 1))
+    return Built(
+        mats.width,
+        mats.height,
+        (*pieces, piece, *rings),
+        _told(part, width, height, mats.arithmetic, ruler),
+        tuple(findings),
+        handles=tuple(handles),
+    )
+
+
+def _told(part: Cutout, width: Length, height: Length, sums: str, ruler: Ruler) -> str:
+    if part.figure != "scalloped":
+        return sums
+    nx, _ = scallops(width.inches, part.cut.inches)
+    ny, _ = scallops(height.inches, part.cut.inches)
+    return f"{sums}; {nx} scallops across, {ny} down, each {ruler.say(width.part(1, nx))} wide"
+
+
+def _round(centre: tuple[float, float], wide: float) -> Polygon:
+    return moved(outline("circle", wide, wide), centre[0] - wide / 2, centre[1] - wide / 2)
+
+
+def _rings(part: Cutout, inner: Rect, centre: tuple[float, float], ruler: Ruler) -> list[Piece]:
+    """Two reinforcers to a hole: one seen, one behind it."""
+    x = ruler.round(inner.x + inner.width.part(1, 2) - RING.part(1, 2))
+    y = ruler.round(inner.y + (part.hole or ZERO) - RING.part(1, 2))
+    box, d = Rect(x, y, RING, RING), RING.inches
+    hole = _round((d / 2, d / 2), HOLE.inches)
+    ring = Piece(f"{part.id}/ring", part.id, "shape", "reinforcer", box, box, part.ring)
+    front = replace(ring, outline=outline("circle", d, d), holes=(hole,))
+    return [replace(front, id=f"{part.id}/ring-behind", name="reinforcer behind"), front]
+
+
+def name(part: Cutout, ground: Ground) -> str:
+    return f"the {part.figure}"
+
+
+def sentence(part: Cutout, ground: Ground) -> str:
+    say = ground.ruler.say
+    said = [f"{part.figure.capitalize()} {ground.ruler.say_size(part.width, part.height)}"]
+    if part.figure in CUT:
+        said.append(f"{CUT[part.figure]} {say(part.cut)}")
+    said.append(ground.says(part.choice))
+    if part.hole is not None:
+        said.append(f"hole {say(part.hole)} from the top" + (", reinforced" if part.reinforced else ""))
+    if part.angle:
+        said.append(f"turned {abs(part.angle):g}° {'right' if part.angle > 0 else 'left'}")
+    return ", ".join([*said, *matting.says(part.mats, ground)])

@@ -1,0 +1,112 @@
+"""A mitred border: four strips, each as long as its side, cut at 45° where they meet, the same edge outward.
+
+╲──────────╱
+│╲────────╱│   all four are cut in the same direction of the paper; stripes along the strips meet at every corner
+││        ││   when the strips are cut with the same stripe outward; stripes across meet when every second strip is
+│╱────────╲│   turned end for end: on a square always, on an oblong where 2 × (long − short) is a whole number of
+╱──────────╲   repeats
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from typing import ClassVar, Literal
+
+from ulna.core.findings import Finding
+from ulna.core.geometry import Rect
+from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.parts.place import Place
+from ulna.core.patterns import repeat, runs
+from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
+
+OVERLAP = inches(0, 1, 8)
+
+
+@dataclass(frozen=True, slots=True)
+class Mitred:
+    """`trim` is left outside it. `shows` of each strip is seen; `under` more lies beneath a panel on top (1/8 in)."""
+
+    kind: ClassVar[str] = "mitred"
+    level: ClassVar[str] = "under"
+    id: str
+    shows: Length = inches(0, 3, 4)
+    under: Length = OVERLAP
+    trim: Length = ZERO
+    stripes: Literal["along", "across"] = "along"
+    choice: PaperChoice = field(default_factory=PaperChoice)
+    place: Place = field(default_factory=Place)
+
+
+def build(part: Mitred, ground: Ground, room: Rect) -> Built:
+    """Four strips, the top one first, clockwise."""
+    ruler = ground.ruler
+    width, height = ruler.round(room.width - part.trim * 2), ruler.round(room.height - part.trim * 2)
+    w = ruler.round(part.shows + part.under)
+    if w < SIZE.least or min(width, height) < w * 2:
+        most = ruler.say(max(ZERO, min(width, height)).part(1, 2))
+        told = f"Strips of {ruler.say(w)} leave nothing inside them; make them narrower than {most}."
+        return Built(ZERO, ZERO, findings=(Finding("nothing-left", "stop", part.id, told),))
+    # One strip, its outer edge on the left, laid a quarter turned at each corner: so all four are cut the same way.
+    paper = ground.shelf.papers.get(part.choice.paper or "")
+    down = paper is None or runs(paper.face(part.choice.side)) != "across"
+    choice = replace(part.choice, turned=down != (part.stripes == "along"))
+    half, mid_x, mid_y = w.part(1, 2), width.part(1, 2), height.part(1, 2)
+    sides: tuple[tuple[str, Length, Length, Length, float], ...] = (
+        ("top", width, mid_x, half, 90.0),
+        ("right", height, width - half, mid_y, 180.0),
+        ("bottom", width, mid_x, height - half, 270.0),
+        ("left", height, half, mid_y, 0.0),
+    )
+    pieces, d = [], w.inches
+    for side, long, x, y, angle in sides:
+        at = Rect(x - half, y - long.part(1, 2), w, long)
+        strip = Piece(f"{part.id}/{side}", part.id, "strip", f"border, {side} strip", at, at, choice)
+        line = ((0.0, 0.0), (d, d), (d, long.inches - d), (0.0, long.inches))
+        pieces.append(replace(strip, angle=angle, outline=line))
+    told = (
+        f"2 strips {ruler.say_size(width, w)}, 2 strips {ruler.say_size(height, w)}, ends cut at 45°; "
+        f"{ruler.say(part.shows)} shows"
+    )
+    findings = _misses(part, width, height, w, ground)
+    handles = (Handle("shows", "shows", width.part(1, 2), part.shows, 0, 1),)
+    return Built(width, height, tuple(pieces), told, tuple(findings), handles=handles)
+
+
+def _misses(part: Mitred, width: Length, height: Length, w: Length, ground: Ground) -> list[Finding]:
+    """By how much stripes miss each other at the corners."""
+    paper = ground.shelf.papers.get(part.choice.paper or "")
+    if paper is None:
+        return []
+    side, say = paper.face(part.choice.side), ground.ruler.say
+    every = repeat(side)
+    if runs(side) is None or not every:
+        return []
+    if part.stripes == "along":
+        miss = Length(w.units % every.units)
+        if not miss:
+            return []
+        told = (
+            f"{say(w)} is no whole number of repeats ({say(every)}): cut all four strips with the same stripe at "
+            "their outer edge, then they meet at the corners."
+        )
+        return [Finding("phase", "note", part.id, told)]
+    turn = "Cut all four from the same end of the paper and turn every second one end for end."
+    off = Length((abs(width - height) * 2).units % every.units)
+    miss = min(off, every - off)
+    if not miss:
+        return [Finding("phase", "note", part.id, turn)]
+    told = (
+        f"Stripes across miss each other by {say(miss)} at two corners: 2 × ({say(max(width, height))} − "
+        f"{say(min(width, height))}) is no whole number of repeats ({say(every)}). {turn}"
+    )
+    return [Finding("corner-miss", "warn", part.id, told)]
+
+
+def name(part: Mitred, ground: Ground) -> str:
+    return "the mitred border"
+
+
+def sentence(part: Mitred, ground: Ground) -> str:
+    say = ground.ruler.say
+    trim = f", {say(part.trim)} inside the edge" if part.trim else ""
+    return f"Mitred border, {say(part.shows)} shows, {ground.says(part.choice)}, stripes {part.stripes}{trim}"

@@ -1,0 +1,278 @@
+"""Tiles: honeycomb, squares, triangles or circles over a region, round a photo, or scattered; no two neighbours alike.
+
+Tiles that the region's edge cuts are trimmed, and what falls off one may be another; photos and cards may take cells.
+Paper is cut to strips before it is punched: a punch reaches only so far into a sheet (1 1/4 in as a rule).
+"""
+
+from __future__ import annotations
+
+import math
+import random
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+from typing import ClassVar, Literal
+
+from ulna.core import lattice, polygons
+from ulna.core.colouring import Spot, coloured, counts
+from ulna.core.findings import Finding, Remedy
+from ulna.core.geometry import Rect
+from ulna.core.lattice import Shape, Tile
+from ulna.core.measure import PER_INCH, ZERO, Length, Ruler, inches
+from ulna.core.parts.papers import NO_PAPER
+from ulna.core.parts.photo import lay
+from ulna.core.parts.place import Place
+from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.polygons import Polygon
+from ulna.core.prints import Print
+from ulna.core.shapes import Shape as PrintShape
+from ulna.core.shelf import Paper
+
+MOST = 600
+Layout = Literal["region", "ring", "scattered"]
+PUNCH_REACH = inches(1, 1, 4)
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A cell that something else lies on: a photo, a card of another paper, words, or nothing."""
+
+    row: int
+    column: int
+    what: Literal["photo", "paper", "words", "empty"] = "photo"
+    print: Print | None = None
+    choice: PaperChoice = field(default_factory=PaperChoice)
+
+
+@dataclass(frozen=True, slots=True)
+class Tiles:
+    """`size` is flat to flat, a side or a diameter. `width` and `height` are the region, None all of what it lies on.
+
+    A ring leaves `hole_width` × `hole_height` in its middle clear, None what it lies on; scattered ones keep `share`
+    percent of the cells. `asked` is how many tiles of each paper are wanted, empty evenly; `seed` draws another
+    arrangement. `trimmed` covers the region to its edge.
+    """
+
+    kind: ClassVar[str] = "tiles"
+    level: ClassVar[str] = "under"
+    id: str
+    shape: Shape = "hexagon"
+    size: Length = inches(1, 1, 2)
+    gap: Length = ZERO
+    width: Length | None = None
+    height: Length | None = None
+    layout: Layout = "region"
+    hole_width: Length | None = None
+    hole_height: Length | None = None
+    share: int = 60
+    trimmed: bool = False
+    papers: tuple[PaperChoice, ...] = (PaperChoice(), PaperChoice(), PaperChoice())
+    asked: tuple[int, ...] = ()
+    seed: int = 1
+    taken: tuple[Taken, ...] = ()
+    place: Place = field(default_factory=Place)
+
+
+def build(part: Tiles, ground: Ground, room: Rect) -> Built:
+    """The tiles row by row. Too many, or none, is told."""
+    ruler = ground.ruler
+    wide = ruler.round(part.width) if part.width is not None else room.width
+    high = ruler.round(part.height) if part.height is not None else room.height
+    f, gap = ruler.round(part.size), part.gap
+    if f < inches(0, 1, 16) or min(wide, high) <= ZERO:
+        return _none(part, "Tiles and their region need a size; make them larger.")
+    laid = lattice.tiles(part.shape, f.inches, gap.inches, wide.inches, high.inches, part.trimmed, MOST)
+    if len(laid) > MOST:
+        size = ruler.say_size(wide, high)
+        return _none(part, f"Tiles of {ruler.say(f)} on {size} would be more than {MOST}; make them larger.")
+    laid = _kept(part, laid, wide, high, room)
+    if not laid:
+        size = ruler.say_size(wide, high)
+        return _none(part, f"No tile of {ruler.say(f)} lies wholly on {size}; make the tiles smaller.")
+    taken = {(t.row, t.column): t for t in part.taken}
+    spots = [tile.spot for tile in laid if tile.spot not in taken]
+    papers, findings = _papers(part, spots, taken, ground)
+    pieces, region = list[Piece](), polygons.box(0, 0, wide.inches, high.inches)
+    for tile in laid:
+        own = taken.get(tile.spot)
+        seen = polygons.clipped(tile.outline, region) if part.trimmed else tile.outline
+        if not seen or (own is not None and own.what in ("words", "empty")):
+            continue
+        if own is not None and own.what == "photo":
+            piece, told = _photo(part, own, tile, f, ground)
+            pieces.append(piece)
+            findings += told
+        else:
+            choice = own.choice if own is not None else papers[tile.spot]
+            pieces.append(_piece(part, tile, seen, f, choice, ruler))
+    if part.trimmed:
+        findings += _halves(part, pieces)
+    handles = [Handle("size", "size", f, ZERO, 1)]
+    if part.gap or len(laid) > 1:
+        handles.append(Handle("gap", "gap", wide.part(1, 2), ZERO, 1))
+    if part.width is not None:
+        handles.append(Handle("width", "width", wide, high.part(1, 2), 1))
+    if part.height is not None:
+        handles.append(Handle("height", "height", wide.part(1, 2), high, 0, 1))
+    told_sum = _told(part, pieces, f, ground)
+    return Built(wide, high, tuple(pieces), told_sum, tuple(findings), handles=tuple(handles))
+
+
+def _none(part: Tiles, told: str) -> Built:
+    return Built(ZERO, ZERO, findings=(Finding("tiles", "stop", part.id, told),))
+
+
+def _kept(part: Tiles, laid: list[Tile], wide: Length, high: Length, room: Rect) -> list[Tile]:
+    """The cells of a ring, or those that are drawn to be kept."""
+    if part.layout == "ring":
+        on_part = part.place.base is not None
+        w = part.hole_width if part.hole_width is not None else room.width if on_part else wide.part(1, 3)
+        h = part.hole_height if part.hole_height is not None else room.height if on_part else high.part(1, 3)
+        hole = polygons.box((wide - w).inches / 2, (high - h).inches / 2, w.inches, h.inches)
+        left, top, right, bottom = polygons.bounds(hole)
+        return [t for t in laid if not _meets(t.outline, left, top, right, bottom)]
+    if part.layout == "scattered":
+        dice = random.Random(part.seed)
+        return [t for t in laid if dice.random() * 100 < part.share]
+    return laid
+
+
+def _meets(outline: Polygon, left: float, top: float, right: float, bottom: float) -> bool:
+    x1, y1, x2, y2 = polygons.bounds(outline)
+    if x2 <= left + 1e-6 or x1 >= right - 1e-6 or y2 <= top + 1e-6 or y1 >= bottom - 1e-6:
+        return False
+    return polygons.area(polygons.clipped(outline, polygons.box(left, top, right - left, bottom - top))) > 1e-4
+
+
+def _papers(
+    part: Tiles, spots: list[Spot], taken: dict[Spot, Taken], ground: Ground
+) -> tuple[dict[Spot, PaperChoice], list[Finding]]:
+    if not part.papers:
+        return dict.fromkeys(spots, NO_PAPER), []
+    there = set(spots)
+    fixed = {
+        s: part.papers.index(t.choice) for s, t in taken.items() if t.what == "paper" and t.choice in part.papers
+    }
+    cells = there | set(fixed)
+    beside = {s: [n for n in lattice.neighbours(part.shape, s) if n in cells] for s in sorted(cells)}
+    classes = {s: lattice.kind(part.shape, s) for s in cells}
+    found = coloured(beside, classes, len(part.papers), part.asked, part.seed, fixed)
+    findings = list[Finding]()
+    if found.touching and len(part.papers) > 1:
+        pairs = "one pair" if found.touching == 1 else f"{found.touching} pairs"
+        told = f"With {len(part.papers)} papers {pairs} of neighbours are alike; a third paper parts them all."
+        if len(part.papers) > 2:
+            told = f"{pairs.capitalize()} of neighbours are alike, because a cell was given its paper by hand."
+        findings.append(Finding("alike", "note", part.id, told))
+    if part.asked:
+        got = counts(found, len(part.papers))
+        if got != [part.asked[k] if k < len(part.asked) else 0 for k in range(len(part.papers))]:
+            as_laid = ", ".join(f"{n} of {ground.says(c)}" for n, c in zip(got, part.papers, strict=True))
+            told = f"Those counts are not possible without two neighbours alike; it is {as_laid}."
+            even = Remedy("Share them out evenly", replace(part, asked=()))
+            findings.append(Finding("counts", "warn", part.id, told, (even,)))
+    return {s: part.papers[found.paper[s]] for s in spots}, findings
+
+
+def _piece(part: Tiles, tile: Tile, seen: Polygon, f: Length, choice: PaperChoice, ruler: Ruler) -> Piece:
+    """A tile cut from the box that holds it; a trimmed one from the box that holds what is seen."""
+    left, top, right, bottom = polygons.bounds(seen)
+    x, y = (ruler.round(Length(round(v * PER_INCH))) for v in (left, top))
+    w, h = _up(right - left, ruler), _up(bottom - top, ruler)
+    at = Rect(x, y, w, h)
+    row, column = tile.spot
+    key = f"{part.id}/tile-{row}-{column}"
+    name = f"{part.shape} at row {row + 1}, column {column + 1}"
+    local = polygons.moved(seen, -x.inches, -y.inches)
+    straight = part.shape == "square" and abs(x.inches - left) < 1e-6 and abs(y.inches - top) < 1e-6
+    return Piece(key, part.id, "tile", name, at, at, choice, outline=() if straight else local)
+
+
+def _up(value: float, ruler: Ruler) -> Length:
+    return ruler.mark * max(1, math.ceil(value / ruler.mark.inches - 1e-6))
+
+
+def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tuple[Piece, list[Finding]]:
+    """A photo in a cell, cut to the cell's shape; in a shape that photos are not cut to, to its square."""
+    ruler = ground.ruler
+    left, top, right, bottom = polygons.bounds(tile.outline)
+    shapes: dict[Shape, PrintShape] = {"hexagon": "hexagon", "circle": "circle"}
+    w, h = _up(right - left, ruler), _up(bottom - top, ruler)
+    print_ = replace(own.print or Print(), width=w, height=h, shape=shapes.get(part.shape, "rectangle"))
+    lies_w, lies_h = print_.lies
+    mid_x, mid_y = (left + right) / 2, (top + bottom) / 2
+    x = ruler.round(Length(round((mid_x - lies_w.inches / 2) * PER_INCH)))
+    y = ruler.round(Length(round((mid_y - lies_h.inches / 2) * PER_INCH)))
+    row, column = tile.spot
+    return lay(part.id, f"photo-{row}-{column}", print_, Rect(x, y, lies_w, lies_h), ground)
+
+
+def _halves(part: Tiles, pieces: Sequence[Piece]) -> list[Finding]:
+    """How many trimmed tiles are what falls off others of the same paper."""
+    full = polygons.area(lattice.outline(part.shape, part.size.inches))
+    areas: dict[PaperChoice, list[float]] = {}
+    for piece in pieces:
+        if piece.role == "tile":
+            share = polygons.area(piece.seen) / full
+            if share < 0.999:
+                areas.setdefault(piece.choice, []).append(share)
+    matched = 0
+    for shares in areas.values():
+        small = sorted(s for s in shares if s <= 0.5 + 1e-6)
+        large = sorted((s for s in shares if s > 0.5 + 1e-6), reverse=True)
+        while small:
+            one = small.pop()
+            partner = next((s for s in small if s + one <= 1 + 1e-6), None)
+            fits = partner if partner is not None else next((s for s in large if s + one <= 1 + 1e-6), None)
+            if fits is None:
+                continue
+            (small if partner is not None else large).remove(fits)
+            matched += 1
+    if not matched:
+        return []
+    told = (
+        f"{matched} of the trimmed tiles can be what falls off another one: match halves before cutting new ones."
+    )
+    return [Finding("halves", "note", part.id, told)]
+
+
+def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
+    """How many tiles one sheet gives: nested, and from strips as high as a tile."""
+    w, h = lattice.size(shape, f.inches)
+    wide, high = paper.width.inches + 1e-9, paper.height.inches + 1e-9
+    from_strips = max(int(wide // w) * int(high // h), int(wide // h) * int(high // w))
+    if shape == "square":
+        return from_strips, from_strips
+    whole = lattice.tiles(shape, f.inches, 0.0, wide, high, False, 10_000)
+    return max(from_strips, len(whole)), from_strips
+
+
+def _told(part: Tiles, pieces: Sequence[Piece], f: Length, ground: Ground) -> str:
+    n = sum(piece.role == "tile" for piece in pieces)
+    say = ground.ruler.say
+    w, h = lattice.size(part.shape, f.inches)
+    box = ground.ruler.say_size(_up(w, ground.ruler), _up(h, ground.ruler))
+    told = f"{n} tiles, each cut from {box}"
+    if part.shape in ("hexagon", "hexagon flat up"):
+        told += f", sides {say(ground.ruler.round(Length(round(f.inches / math.sqrt(3) * PER_INCH))))}"
+    paper = next((p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))), None)
+    if paper is not None:
+        nested, strips = yields(paper, part.shape, f)
+        told += f"; a sheet of {ground.ruler.say_size(paper.width, paper.height)} gives {nested}"
+        told += f" nested, {strips} from strips" if nested != strips else ""
+    return told
+
+
+def name(part: Tiles, ground: Ground) -> str:
+    return "the honeycomb" if part.shape.startswith("hexagon") else f"the {part.shape}s"
+
+
+def sentence(part: Tiles, ground: Ground) -> str:
+    say = ground.ruler.say
+    what = {"hexagon": "Honeycomb", "hexagon flat up": "Honeycomb, flat side up"}.get(
+        part.shape, f"Tiles, {part.shape}s"
+    )
+    apart = "touching" if not part.gap else f"{say(part.gap)} apart"
+    layout = {"region": "", "ring": ", in a ring", "scattered": f", {part.share} % of the cells"}[part.layout]
+    papers = ", ".join(ground.says(choice) for choice in part.papers)
+    edge = ", trimmed at the edge" if part.trimmed else ""
+    return f"{what} of {say(part.size)}, {apart}{layout}{edge}: {papers}"

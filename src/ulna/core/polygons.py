@@ -1,0 +1,118 @@
+"""Polygons in inches as floats: for what no ruler measures, the outline of a shape once it lies on the page.
+
+Sizes that are cut are lengths on marks; a polygon says what of them is seen. Corners go clockwise, y downward.
+"""
+
+from __future__ import annotations
+
+import math
+
+Point = tuple[float, float]
+Polygon = tuple[Point, ...]
+Bounds = tuple[float, float, float, float]
+"""Left, top, right, bottom."""
+
+NEGLIGIBLE = 1e-6
+"""An area in square inches under which nothing is left."""
+
+
+def box(x: float, y: float, width: float, height: float) -> Polygon:
+    return ((x, y), (x + width, y), (x + width, y + height), (x, y + height))
+
+
+def area(polygon: Polygon) -> float:
+    """In square inches, whichever way round the corners go."""
+    total = 0.0
+    for k, (x1, y1) in enumerate(polygon):
+        x2, y2 = polygon[k - 1]
+        total += x2 * y1 - x1 * y2
+    return abs(total) / 2
+
+
+def bounds(polygon: Polygon) -> Bounds:
+    xs, ys = [x for x, _ in polygon], [y for _, y in polygon]
+    return min(xs), min(ys), max(xs), max(ys)
+
+
+def moved(polygon: Polygon, across: float, down: float) -> Polygon:
+    return tuple((x + across, y + down) for x, y in polygon)
+
+
+def turned(polygon: Polygon, degrees: float, about: Point = (0.0, 0.0)) -> Polygon:
+    """Turned clockwise as it is seen."""
+    cos, sin = math.cos(math.radians(degrees)), math.sin(math.radians(degrees))
+    cx, cy = about
+    return tuple((cx + (x - cx) * cos - (y - cy) * sin, cy + (x - cx) * sin + (y - cy) * cos) for x, y in polygon)
+
+
+def cut(polygon: Polygon, nx: float, ny: float, most: float) -> Polygon:
+    """What lies where nx·x + ny·y ≤ most; empty where nothing does."""
+    kept: list[Point] = []
+    for k, (x2, y2) in enumerate(polygon):
+        x1, y1 = polygon[k - 1]
+        d1, d2 = nx * x1 + ny * y1 - most, nx * x2 + ny * y2 - most
+        if (d1 < 0 < d2) or (d2 < 0 < d1):
+            t = d1 / (d1 - d2)
+            kept.append((x1 + (x2 - x1) * t, y1 + (y2 - y1) * t))
+        if d2 <= 0:
+            kept.append((x2, y2))
+    found = tuple(kept)
+    return found if len(found) > 2 and area(found) > NEGLIGIBLE else ()
+
+
+def clipped(polygon: Polygon, convex: Polygon) -> Polygon:
+    """What of a polygon lies inside a convex one whose corners go clockwise."""
+    for k, (x2, y2) in enumerate(convex):
+        if not polygon:
+            return ()
+        x1, y1 = convex[k - 1]
+        nx, ny = y2 - y1, x1 - x2
+        polygon = cut(polygon, nx, ny, nx * x1 + ny * y1)
+    return polygon
+
+
+def band(polygon: Polygon, degrees: float, low: float, high: float) -> Polygon:
+    """What lies between two lines that run at an angle, clockwise from rightward, `low` and `high` from the origin
+    along their normal (which points downward for level lines)."""
+    nx, ny = -math.sin(math.radians(degrees)), math.cos(math.radians(degrees))
+    return cut(cut(polygon, nx, ny, high), -nx, -ny, -low)
+
+
+def halves(polygon: Polygon, x: float) -> tuple[Polygon, Polygon]:
+    """What lies left and right of an upright line."""
+    return cut(polygon, 1, 0, x), cut(polygon, -1, 0, -x)
+
+
+def inside(point: Point, polygon: Polygon) -> bool:
+    """Whether a point lies in a polygon; on its edge it may or may not."""
+    x, y = point
+    within = False
+    for k, (x1, y1) in enumerate(polygon):
+        x2, y2 = polygon[k - 1]
+        if (y1 > y) != (y2 > y) and x < x1 + (y - y1) * (x2 - x1) / (y2 - y1):
+            within = not within
+    return within
+
+
+def outward(convex: Polygon, by: float) -> Polygon:
+    """A convex polygon, clockwise, with every edge moved outward."""
+    lines = []
+    for k, (x2, y2) in enumerate(convex):
+        x1, y1 = convex[k - 1]
+        long = math.hypot(x2 - x1, y2 - y1)
+        if long < 1e-9:
+            continue
+        nx, ny = (y2 - y1) / long, (x1 - x2) / long
+        lines.append((nx, ny, nx * x1 + ny * y1 + by))
+    found: list[Point] = []
+    for k, (a2, b2, c2) in enumerate(lines):
+        a1, b1, c1 = lines[k - 1]
+        d = a1 * b2 - a2 * b1
+        if abs(d) > 1e-9:
+            found.append(((c1 * b2 - c2 * b1) / d, (a1 * c2 - a2 * c1) / d))
+    return tuple(found)
+
+
+def path(*polygons: Polygon) -> str:
+    """In the SVG path notation; several are one path, the later ones its holes."""
+    return "".join("M" + "L".join(f"{x:.5g} {y:.5g}" for x, y in p) + "Z" for p in polygons if p)
