@@ -1753,7 +1753,7 @@ export interface components {
              * @example 108 mm
              */
             length: string;
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @default horizon
              * @enum {string}
@@ -1779,7 +1779,7 @@ export interface components {
              * @example 108 mm
              */
             length: string;
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @default horizon
              * @enum {string}
@@ -1821,7 +1821,7 @@ export interface components {
              */
             length: string;
             papers: components["schemas"]["PaperChoice-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /** @default 1 */
             seed: number;
             /** @default false */
@@ -1871,7 +1871,7 @@ export interface components {
              */
             length: string;
             papers: components["schemas"]["PaperChoice-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /** @default 1 */
             seed: number;
             /** @default false */
@@ -1978,7 +1978,7 @@ export interface components {
         };
         /** @description A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on. */
         "Card-Input": {
-            at: components["schemas"]["ulna__formats__kit__Place"];
+            at: components["schemas"]["OnSheet"];
             name: string;
             /**
              * @default A
@@ -1988,7 +1988,7 @@ export interface components {
         };
         /** @description A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on. */
         "Card-Output": {
-            at: components["schemas"]["ulna__formats__kit__Place"];
+            at: components["schemas"]["OnSheet"];
             name: string;
             /**
              * @default A
@@ -2016,7 +2016,7 @@ export interface components {
             kind: "card";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             sheet?: string | null;
         };
         "CardPart-Output": {
@@ -2039,7 +2039,7 @@ export interface components {
             kind: "card";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             sheet: string | null;
         };
         Colours: {
@@ -2168,7 +2168,7 @@ export interface components {
             kind: "cutout";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /** @default false */
             reinforced: boolean;
             /**
@@ -2223,7 +2223,7 @@ export interface components {
             kind: "cutout";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /** @default false */
             reinforced: boolean;
             /**
@@ -2479,7 +2479,7 @@ export interface components {
              */
             open: "nothing" | "cells" | "gap" | "margins" | "equal gaps" | "how many";
             papers: components["schemas"]["PaperChoice-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @default paper
              * @enum {string}
@@ -2533,7 +2533,7 @@ export interface components {
              */
             open: "nothing" | "cells" | "gap" | "margins" | "equal gaps" | "how many";
             papers: components["schemas"]["PaperChoice-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @default paper
              * @enum {string}
@@ -2646,7 +2646,7 @@ export interface components {
             kind: "joint";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             prints: components["schemas"]["Print-Input"][];
         };
         "JointPart-Output": {
@@ -2669,7 +2669,7 @@ export interface components {
             kind: "joint";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             prints: components["schemas"]["Print-Output"][];
         };
         /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
@@ -2874,7 +2874,7 @@ export interface components {
              * @enum {string}
              */
             kind: "mitred";
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -2919,7 +2919,7 @@ export interface components {
              * @enum {string}
              */
             kind: "mitred";
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -2993,6 +2993,33 @@ export interface components {
             width: string;
             /** @enum {string} */
             word: "good" | "fine" | "soft" | "too few";
+        };
+        /** @description A rectangle on a sheet, from its top left corner as it is looked at. */
+        OnSheet: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
         };
         /** @description `rim` null means a size of its own; `print` lies behind it. */
         "Opening-Input": {
@@ -3211,7 +3238,7 @@ export interface components {
             /** @default panel */
             name: string;
             opening?: components["schemas"]["Opening-Input"] | null;
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
              * @default {
@@ -3266,7 +3293,7 @@ export interface components {
             /** @default panel */
             name: string;
             opening: components["schemas"]["Opening-Output"] | null;
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.
              * @default 3/8 in
@@ -3299,7 +3326,7 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["ulna__formats__kit__Place"][];
+            holes: components["schemas"]["OnSheet"][];
             id: string;
             name: string;
             scrap_of?: string | null;
@@ -3330,7 +3357,7 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["ulna__formats__kit__Place"][];
+            holes: components["schemas"]["OnSheet"][];
             id: string;
             name: string;
             scrap_of: string | null;
@@ -3395,7 +3422,7 @@ export interface components {
              */
             kind: "papered";
             papers: components["schemas"]["PaperChoice-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /** @default [] */
             shares: number[];
             /**
@@ -3434,7 +3461,7 @@ export interface components {
              */
             kind: "papered";
             papers: components["schemas"]["PaperChoice-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /** @default [] */
             shares: number[];
             /**
@@ -3457,6 +3484,7 @@ export interface components {
             box: components["schemas"]["Rect"] | null;
             handles: components["schemas"]["Handle"][];
             id: string;
+            name: string;
             sentence: string;
         };
         /** @description A kind of pattern in the given colours, and what is usual for it. */
@@ -3520,7 +3548,7 @@ export interface components {
             kind: "photo";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             print: components["schemas"]["Print-Input"];
         };
         "PhotoPart-Output": {
@@ -3532,7 +3560,7 @@ export interface components {
             kind: "photo";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             print: components["schemas"]["Print-Output"];
         };
         /**
@@ -3655,6 +3683,7 @@ export interface components {
             /** @default  */
             path: string;
             picture: components["schemas"]["Picture"] | null;
+            pin: components["schemas"]["Rect"] | null;
             rect: components["schemas"]["Rect"];
             /** @enum {string} */
             role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
@@ -3691,7 +3720,7 @@ export interface components {
              * @enum {string}
              */
             pattern: "strips" | "log cabin" | "pinwheel" | "herringbone" | "sunburst" | "triangle";
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /** @default 9 */
             rays: number;
             seed?: number | null;
@@ -3739,7 +3768,7 @@ export interface components {
              * @enum {string}
              */
             pattern: "strips" | "log cabin" | "pinwheel" | "herringbone" | "sunburst" | "triangle";
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /** @default 9 */
             rays: number;
             seed: number | null;
@@ -3759,6 +3788,28 @@ export interface components {
         Pixels: {
             height: number;
             width: number;
+        };
+        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
+        "Place-Input": {
+            across: components["schemas"]["Across-Input"];
+            down: components["schemas"]["Down-Input"];
+            /**
+             * @default left
+             * @enum {string}
+             */
+            on: "left" | "right" | "spread";
+            stand?: components["schemas"]["Stand-Input"] | null;
+        };
+        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
+        "Place-Output": {
+            across: components["schemas"]["Across-Output"];
+            down: components["schemas"]["Down-Output"];
+            /**
+             * @default left
+             * @enum {string}
+             */
+            on: "left" | "right" | "spread";
+            stand: components["schemas"]["Stand-Output"] | null;
         };
         /** @description A print or a part of one on its sheet; `shows` is which part of the print it is. */
         PlacedOut: {
@@ -3796,7 +3847,7 @@ export interface components {
              * @example 108 mm
              */
             out: string;
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
              * @example 4 1/4 in
@@ -3838,7 +3889,7 @@ export interface components {
              * @example 108 mm
              */
             out: string;
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.
              * @example 4 1/4 in
@@ -4239,7 +4290,7 @@ export interface components {
              * @example 108 mm
              */
             pitch: string;
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -4285,7 +4336,7 @@ export interface components {
              * @example 108 mm
              */
             pitch: string;
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -4485,7 +4536,7 @@ export interface components {
              * @enum {string}
              */
             kind: "stitching";
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /**
              * @default all round
              * @enum {string}
@@ -4505,7 +4556,7 @@ export interface components {
              * @enum {string}
              */
             kind: "stitching";
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /**
              * @default all round
              * @enum {string}
@@ -4590,7 +4641,7 @@ export interface components {
              */
             kind: "tape";
             length?: string | null;
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             thing?: string | null;
             /** @default false */
             upright: boolean;
@@ -4614,7 +4665,7 @@ export interface components {
              */
             kind: "tape";
             length: string | null;
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             thing: string | null;
             /** @default false */
             upright: boolean;
@@ -4796,7 +4847,7 @@ export interface components {
              */
             layout: "region" | "ring" | "scattered";
             papers: components["schemas"]["PaperChoice-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /** @default 1 */
             seed: number;
             /**
@@ -4844,7 +4895,7 @@ export interface components {
              */
             layout: "region" | "ring" | "scattered";
             papers: components["schemas"]["PaperChoice-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /** @default 1 */
             seed: number;
             /**
@@ -4896,7 +4947,7 @@ export interface components {
              */
             length: string;
             papers: components["schemas"]["PaperChoice-Input"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Input"];
+            place: components["schemas"]["Place-Input"];
             /** @default 1 */
             seed: number;
             /**
@@ -4940,7 +4991,7 @@ export interface components {
              */
             length: string;
             papers: components["schemas"]["PaperChoice-Output"][];
-            place: components["schemas"]["ulna__formats__recipe__Place-Output"];
+            place: components["schemas"]["Place-Output"];
             /** @default 1 */
             seed: number;
             /**
@@ -5008,33 +5059,6 @@ export interface components {
             read: string;
             reason: string;
         };
-        /** @description A rectangle on a sheet, from its top left corner as it is looked at. */
-        ulna__formats__kit__Place: {
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            x: string;
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            y: string;
-        };
         "ulna__formats__recipe__Cell-Input": {
             choice?: components["schemas"]["PaperChoice-Input"] | null;
             column: number;
@@ -5074,28 +5098,6 @@ export interface components {
              * @enum {string}
              */
             what: "paper" | "photo" | "empty" | "title" | "words" | "card";
-        };
-        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
-        "ulna__formats__recipe__Place-Input": {
-            across: components["schemas"]["Across-Input"];
-            down: components["schemas"]["Down-Input"];
-            /**
-             * @default left
-             * @enum {string}
-             */
-            on: "left" | "right" | "spread";
-            stand?: components["schemas"]["Stand-Input"] | null;
-        };
-        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
-        "ulna__formats__recipe__Place-Output": {
-            across: components["schemas"]["Across-Output"];
-            down: components["schemas"]["Down-Output"];
-            /**
-             * @default left
-             * @enum {string}
-             */
-            on: "left" | "right" | "spread";
-            stand: components["schemas"]["Stand-Output"] | null;
         };
         /** @description A photo in the rows, or at a place of its own. */
         "ulna__formats__template__Cell-Input": {

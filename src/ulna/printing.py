@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import threading
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, replace
 from itertools import groupby
@@ -15,9 +15,8 @@ from ulna.core import template as templates
 from ulna.core.errors import UlnaError
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.page import Evaluated, PagePlan
-from ulna.core.parts.joint import Joint
-from ulna.core.parts.photo import PhotoPart, toned
+from ulna.core.page import Evaluated
+from ulna.core.parts.photo import toned
 from ulna.core.pieces import Photo
 from ulna.core.print_sheets import PrintPlan, PrintSheet, Wanted
 from ulna.core.prints import Print
@@ -75,12 +74,12 @@ class Printing:
             except Changed as first:  # another request was quicker
                 return first.current
 
-    def of_page(self, page: str, plan: PagePlan, evaluated: Evaluated) -> list[WantedPrint]:
+    def of_page(self, page: str, evaluated: Evaluated) -> list[WantedPrint]:
         """The prints that a page is made of, each with the line at which the gutter will cut it."""
         found = []
-        for part, key, print_ in _prints(plan):
-            piece = next((p for p in evaluated.pieces if p.id.removesuffix("-left") == f"{part}/{key}"), None)
-            if piece is None or not print_.photo:
+        for piece in evaluated.pieces:
+            print_ = piece.print
+            if print_ is None or not print_.photo or piece.half == "right":
                 continue
             at = piece.rect.right - piece.uncut.x + print_.cut_off.left if piece.half == "left" else None
             found.append(
@@ -88,7 +87,7 @@ class Printing:
                     id=new_id("print"),
                     print=PrintModel.from_value(print_),
                     page=page,
-                    part=f"{part}/{key}",
+                    part=piece.id.removesuffix("-left"),
                     cut_at=at,
                 )
             )
@@ -248,16 +247,6 @@ class Printing:
         with self._lock:
             if self._run is not None and self._run.phase != "stopped":
                 self._run = replace(self._run, **changes)  # type: ignore[arg-type]
-
-
-def _prints(plan: PagePlan) -> Iterator[tuple[str, str, Print]]:
-    """Every print of a page: its part, its key in it, and itself."""
-    for part in plan.parts:
-        if isinstance(part, PhotoPart):
-            yield part.id, "print", part.print
-        elif isinstance(part, Joint):
-            for k, print_ in enumerate(part.prints, 1):
-                yield part.id, f"print-{k}", print_
 
 
 def _name(wanted: WantedPrint, photos: dict[str, Photo]) -> str:

@@ -15,6 +15,7 @@ const Photos = lazy(() => import("../benches/photos/Photos"));
 const Prints = lazy(() => import("../benches/photos/Prints"));
 const Pages = lazy(() => import("../benches/page/Pages"));
 const PageBench = lazy(() => import("../benches/page/PageBench"));
+const Variants = lazy(() => import("../benches/page/Variants"));
 const Cut = lazy(() => import("../benches/cut/Cut"));
 
 const queries = new QueryClient({
@@ -44,6 +45,7 @@ export function App() {
                   <Route path="/photos/:id?" element={<Photos />} />
                   <Route path="/page" element={<Pages />} />
                   <Route path="/page/:id" element={<PageBench />} />
+                  <Route path="/page/:id/variants" element={<Variants />} />
                   <Route path="/cut/:id?" element={<Cut />} />
                   <Route path="*" element={<Navigate to="/" replace />} />
                 </Routes>

@@ -1,5 +1,14 @@
 /** The page to scale: papers look like papers, photos are the photos; parts are chosen, dragged and nudged here. */
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  memo,
+  type PointerEvent,
+  type ReactNode,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from "react";
 import type { Schemas } from "../api/client";
 import type { Evaluated, ShelfPaper } from "../api/documents";
 import { colours, figures, measureFont } from "../app/theme";
@@ -11,8 +20,10 @@ import { Rulers } from "./Rulers";
 import { type Box, box, inches, pointOn } from "./scale";
 
 export interface Overlay {
+  /** The part that is moved, and those that go along with it. */
   part: string;
-  /** How far the part has been moved from where it was worked out, in inches. */
+  along: readonly string[];
+  /** How far they have been moved from where they were worked out, in inches. */
   shift: { x: number; y: number };
   across: Schemas["Guide"] | null;
   down: Schemas["Guide"] | null;
@@ -23,7 +34,9 @@ interface Props {
   page: Evaluated;
   shelf: ShelfPaper[];
   chosen: string | null;
-  onChoose: (part: string | null) => void;
+  /** Chosen besides it. */
+  also: readonly string[];
+  onChoose: (part: string | null, more?: boolean) => void;
   unit: "in" | "mm";
   zero: "left" | "centre";
   overlay: Overlay | null;
@@ -31,6 +44,10 @@ interface Props {
   onDrop: () => void;
   onNudge: (part: string, marks: [number, number]) => void;
   onKey: (event: KeyboardEvent, part: string) => void;
+  /** A measured line between two things, and the handles of what is chosen. */
+  children?: (pixel: number) => ReactNode;
+  /** Parts are only pointed at: nothing is dragged. */
+  pointing?: boolean;
 }
 
 const DEPTH_PIXELS = 26;
@@ -69,7 +86,8 @@ export function Drawing(props: Props) {
   function onPointerDown(event: PointerEvent<SVGGElement>, part: string): void {
     if (event.button !== 0 || !svg.current) return;
     event.stopPropagation();
-    onChoose(part);
+    onChoose(part, event.shiftKey);
+    if (event.shiftKey || props.pointing) return;
     const found = page.parts.find((p) => p.id === part);
     const isBase = page.pieces.some((piece) => piece.part === part && piece.role === "base");
     if (!found?.box || isBase) return;
@@ -101,7 +119,7 @@ export function Drawing(props: Props) {
       props.onNudge(part, [step[0] * far, step[1] * far]);
     } else if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
-      onChoose(part);
+      onChoose(part, event.shiftKey);
     } else props.onKey(event, part);
   }
 
@@ -154,15 +172,15 @@ export function Drawing(props: Props) {
         </defs>
         <Rulers width={width} height={height} unit={props.unit} zero={props.zero} pixel={pixel} depth={depth} />
         <rect data-page width={width} height={height} fill="#fffdf8" filter="url(#ground)" />
-        {groups.map(({ part, sentence, pieces }) => {
-          const shift = overlay?.part === part ? overlay.shift : null;
+        {groups.map(({ part, sentence, pieces, lines }) => {
+          const shift = overlay && (overlay.part === part || overlay.along.includes(part)) ? overlay.shift : null;
           return (
             <g
               key={part}
               data-part={part}
               role="button"
               tabIndex={0}
-              aria-pressed={chosen === part}
+              aria-pressed={chosen === part || props.also.includes(part)}
               aria-label={sentence}
               transform={shift ? `translate(${shift.x} ${shift.y})` : undefined}
               style={{ cursor: "grab", outline: "none" }}
@@ -173,15 +191,17 @@ export function Drawing(props: Props) {
               onKeyDown={(event) => onKeyDown(event, part)}
               onFocus={(event) => event.currentTarget.matches(":focus-visible") && onChoose(part)}
             >
-              {pieces.map((piece) => (
-                <g key={piece.id} filter={piece.role === "base" ? undefined : "url(#lift)"}>
-                  <PieceShape piece={piece} pattern={patterns.of(piece)} />
-                </g>
+              <Pieces pieces={pieces} patternOf={patterns.of} />
+              {lines.map((line) => (
+                <DrawnLine key={line.path} line={line} pixel={pixel} />
               ))}
             </g>
           );
         })}
         <Gutter page={page} height={height} pixel={pixel} />
+        {props.also.map((part) => (
+          <Frame key={part} page={page} part={part} pixel={pixel} />
+        ))}
         <Frame
           page={page}
           part={chosen}
@@ -189,6 +209,7 @@ export function Drawing(props: Props) {
           pixel={pixel}
         />
         {overlay && <Measured overlay={overlay} width={width} height={height} pixel={pixel} />}
+        {props.children?.(pixel)}
       </svg>
     </div>
   );
@@ -201,11 +222,51 @@ function byPart(page: Evaluated) {
       part: part.id,
       sentence: part.sentence,
       pieces: page.pieces.filter((piece) => piece.part === part.id),
+      lines: page.lines.filter((line) => line.part === part.id),
     }));
 }
 
+/** A part of many pieces throws one shadow: hundreds of filters would be slow under a hand. */
+const MANY = 12;
+
+interface PiecesProps {
+  pieces: Schemas["PieceOut"][];
+  patternOf: (piece: Schemas["PieceOut"]) => string | null;
+}
+
+export const Pieces = memo(function Pieces({ pieces, patternOf }: PiecesProps) {
+  const many = pieces.length > MANY;
+  return (
+    <g filter={many ? "url(#lift)" : undefined}>
+      {pieces.map((piece) => (
+        <g key={piece.id} filter={many || piece.role === "base" ? undefined : "url(#lift)"}>
+          <PieceShape piece={piece} pattern={patternOf(piece)} />
+        </g>
+      ))}
+    </g>
+  );
+});
+
+/** Stitches, or a line to stand parts on. */
+function DrawnLine({ line, pixel }: { line: Schemas["DrawnLine"]; pixel: number }) {
+  const { x, y } = box(line.box);
+  const axis = line.kind === "axis";
+  return (
+    <g transform={`translate(${x} ${y})`} fill="none" strokeLinecap="round">
+      <path d={line.path} stroke="transparent" strokeWidth={22 * pixel} />
+      {!axis && <path d={line.path} stroke="#fff" strokeWidth={0.04} strokeDasharray="0.11 0.06" />}
+      <path
+        d={line.path}
+        stroke={axis ? colours.verdigris : "#5b5346"}
+        strokeWidth={axis ? 1.4 * pixel : 0.02}
+        strokeDasharray={axis ? `${9 * pixel} ${4 * pixel} ${2 * pixel} ${4 * pixel}` : "0.11 0.06"}
+      />
+    </g>
+  );
+}
+
 /** The patterns that this page's papers need, and which of them a piece shows. */
-function usePatterns(page: Evaluated, shelf: ShelfPaper[]) {
+export function usePatterns(page: Evaluated, shelf: ShelfPaper[], name = "paper") {
   return useMemo(() => {
     const list: { id: string; tile: Schemas["Tile"] }[] = [];
     const known = new Map<string, string>();
@@ -215,7 +276,7 @@ function usePatterns(page: Evaluated, shelf: ShelfPaper[]) {
       const place = places.get(choice.paper ?? "");
       const tiles = place === undefined ? undefined : shelf[place]?.tiles;
       if (!tiles || known.has(key)) continue;
-      const id = `paper-${place}-${choice.side}`;
+      const id = `${name}-${place}-${choice.side}`;
       known.set(key, id);
       list.push({ id, tile: choice.side === "A" ? tiles.a : tiles.b });
     }
@@ -223,7 +284,7 @@ function usePatterns(page: Evaluated, shelf: ShelfPaper[]) {
       list,
       of: (piece: Schemas["PieceOut"]) => known.get(`${piece.choice.paper} ${piece.choice.side}`) ?? null,
     };
-  }, [page, shelf]);
+  }, [page, shelf, name]);
 }
 
 /** The fold between two pages, and in madder where it cuts a piece in two. */
@@ -322,7 +383,7 @@ function Measured({
   );
 }
 
-function Figure({
+export function Figure({
   x,
   y,
   says,

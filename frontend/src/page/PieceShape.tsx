@@ -15,6 +15,8 @@ interface Props {
 export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
   const rect = box(piece.rect);
   if (piece.role === "print") return <Print piece={piece} />;
+  if (piece.role === "tape") return <rect {...rect} fill={piece.colour} fillOpacity={0.82} />;
+  if (piece.path || piece.angle || piece.pin) return <CutShape piece={piece} pattern={pattern} />;
   if (!pattern) {
     return (
       <>
@@ -46,6 +48,48 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
     </g>
   );
 });
+
+/** A piece that is no upright rectangle, or a card: what is seen of it, laid where it lies. */
+function CutShape({ piece, pattern }: Props) {
+  const rect = box(piece.rect);
+  const uncut = box(piece.uncut);
+  const { width: w, height: h } = uncut;
+  const own = `M${rect.x - uncut.x} ${rect.y - uncut.y}h${rect.width}v${rect.height}h${-rect.width}z`;
+  const d = piece.path || own;
+  const laid = `translate(${uncut.x} ${uncut.y})${piece.angle ? ` rotate(${piece.angle} ${w / 2} ${h / 2})` : ""}`;
+  if (!pattern) {
+    return (
+      <g transform={laid} fillRule="evenodd">
+        <path d={d} fill={colours.faint} />
+        <path d={d} fill="url(#not-chosen)" />
+      </g>
+    );
+  }
+  if (!piece.choice.turned && !piece.pin) {
+    return <path transform={laid} d={d} fill={`url(#${pattern})`} fillRule="evenodd" />;
+  }
+  // The paper lies turned under what is seen of it, or with the card where it is printed.
+  const clip = `cut-${piece.id.replace(/\W/g, "_")}`;
+  const pin = piece.pin ? box(piece.pin) : null;
+  return (
+    <g transform={laid}>
+      <clipPath id={clip}>
+        <path d={d} clipRule="evenodd" />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        {pin ? (
+          <g transform={`translate(${rect.x - uncut.x - pin.x} ${rect.y - uncut.y - pin.y})`}>
+            <rect {...pin} fill={`url(#${pattern})`} />
+          </g>
+        ) : (
+          <g transform={`translate(${w} 0) rotate(90)`}>
+            <rect width={h} height={w} fill={`url(#${pattern})`} />
+          </g>
+        )}
+      </g>
+    </g>
+  );
+}
 
 /** A print as a piece: clipped to its half where the gutter cuts it. */
 function Print({ piece }: { piece: Piece }) {

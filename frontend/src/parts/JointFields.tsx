@@ -70,6 +70,7 @@ export function JointFields({ part, pages, onChange }: PartProps<JointPart>) {
         onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
       />
       <PlaceFields
+        part={part.id}
         place={part.place}
         pages={pages}
         onChange={(what, place, group) => onChange(what, { ...part, place }, group)}

@@ -114,7 +114,7 @@ function withoutChoice(page: Schemas["Recipe"], part: string, mat: number): unkn
   const found = page.parts.find((p) => p.id === part);
   if (!found || !("mats" in found)) return null;
   return {
-    print: "print" in found ? found.print : found.prints,
+    print: "print" in found ? found.print : "prints" in found ? found.prints : null,
     mats: found.mats.map((m, k) => (k === mat ? m.borders : [m.borders, m.choice])),
   };
 }

@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
+import { CountField } from "../ui/CountField";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
@@ -75,6 +76,8 @@ interface OneProps {
 
 function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneProps) {
   const here = usePageHere();
+  const kind = here?.page.parts.find((p) => p.id === part)?.kind;
+  const hasPhoto = kind === "photo" || kind === "joint";
   const [choosing, setChoosing] = useState(false);
   const b = mat.borders;
   const usual = USUAL[useUnit()];
@@ -115,7 +118,7 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
           value={mat.choice}
           onChange={(choice, paper) => onChange(`chose ${paper}`, { ...mat, choice })}
         />
-        {here && (
+        {here && hasPhoto && (
           <Button size="small" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
             Which would do?
           </Button>
@@ -149,16 +152,29 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
         />
         <Choice
           label={`${name} solid or gutted`}
-          value={mat.gutted ? "gutted" : "solid"}
+          value={mat.pieced ? "pieced" : mat.gutted ? "gutted" : "solid"}
           options={[
             ["solid", "solid"],
             ["gutted", "gutted"],
+            ["pieced", "pieced from strips"],
           ]}
           onChange={(way) =>
-            onChange(way === "gutted" ? "gutted a mat" : "made a mat solid", { ...mat, gutted: way === "gutted" })
+            onChange(way === "gutted" ? "gutted a mat" : way === "pieced" ? "pieced a mat" : "made a mat solid", {
+              ...mat,
+              gutted: way === "gutted",
+              pieced: way === "pieced",
+            })
           }
         />
-        {mat.gutted && (
+        <CountField
+          label={`${name} turned, in degrees`}
+          least={-45}
+          most={45}
+          value={mat.angle}
+          onCommit={(angle) => onChange("turned a mat", { ...mat, angle }, "angle")}
+        />
+        ° turned
+        {(mat.gutted || mat.pieced) && (
           <>
             lap
             <LengthField

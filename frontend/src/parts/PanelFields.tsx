@@ -4,9 +4,11 @@ import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
 import { type PanelPart, type PartProps, USUAL } from "./kinds";
-import { PlaceFields } from "./PlaceFields";
+import { MatList } from "./MatList";
+import { OpeningFields } from "./OpeningFields";
 import { Sentence } from "./Sentence";
 import { TurnedChoice } from "./TurnedChoice";
+import { AngleValue, PlaceOf } from "./values";
 
 export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
   const usual = USUAL[useUnit()];
@@ -89,11 +91,23 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
           </>
         )}
       </Sentence>
-      <PlaceFields
-        place={part.place}
-        pages={pages}
-        onChange={(what, place, group) => onChange(what, { ...part, place }, group)}
+      <OpeningFields part={part} pages={pages} onChange={onChange} />
+      <Sentence>
+        corners rounded by
+        <LengthField
+          label="Rounded corners"
+          range="gap"
+          value={part.corner}
+          onCommit={(corner) => onChange("rounded the corners", { ...part, corner }, "corner")}
+        />
+        <AngleValue of={{ part, pages, onChange }} />
+      </Sentence>
+      <MatList
+        part={part.id}
+        mats={part.mats}
+        onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
       />
+      <PlaceOf of={{ part, pages, onChange }} />
     </>
   );
 }

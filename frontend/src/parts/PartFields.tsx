@@ -1,19 +1,37 @@
 /** The fields of a part, by its kind. A new kind of part is a file here and a line below. */
+import type { ComponentType } from "react";
 import { BaseFields } from "./BaseFields";
+import { GridFields, TilesFields } from "./CellFields";
+import { MitredFields, PaperedFields, StitchingFields, TornFields } from "./FoundationFields";
 import { JointFields } from "./JointFields";
 import type { Part, PartProps } from "./kinds";
 import { PanelFields } from "./PanelFields";
 import { PhotoFields } from "./PhotoFields";
+import { AxisFields, CardFields, CutoutFields, PocketFields, RoundsFields, TapeFields } from "./ShapeFields";
+import { BandFields, PiecedFields } from "./StripFields";
+
+const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { kind: Kind }>>> } = {
+  base: BaseFields,
+  panel: PanelFields,
+  photo: PhotoFields,
+  joint: JointFields,
+  papered: PaperedFields,
+  mitred: MitredFields,
+  torn: TornFields,
+  stitching: StitchingFields,
+  band: BandFields,
+  pieced: PiecedFields,
+  grid: GridFields,
+  tiles: TilesFields,
+  cutout: CutoutFields,
+  pocket: PocketFields,
+  rounds: RoundsFields,
+  card: CardFields,
+  tape: TapeFields,
+  axis: AxisFields,
+};
 
 export function PartFields({ part, pages, onChange }: PartProps<Part>) {
-  switch (part.kind) {
-    case "base":
-      return <BaseFields part={part} pages={pages} onChange={onChange} />;
-    case "panel":
-      return <PanelFields part={part} pages={pages} onChange={onChange} />;
-    case "photo":
-      return <PhotoFields part={part} pages={pages} onChange={onChange} />;
-    case "joint":
-      return <JointFields part={part} pages={pages} onChange={onChange} />;
-  }
+  const Fields = FIELDS[part.kind] as ComponentType<PartProps<Part>>;
+  return <Fields part={part} pages={pages} onChange={onChange} />;
 }

@@ -55,6 +55,7 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
         onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
       />
       <PlaceFields
+        part={part.id}
         place={part.place}
         pages={pages}
         onChange={(what, place, group) => onChange(what, { ...part, place }, group)}

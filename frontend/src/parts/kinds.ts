@@ -6,10 +6,27 @@ export type BasePart = Schemas["BasePart"];
 export type PanelPart = Schemas["PanelPart"];
 export type PhotoPart = Schemas["PhotoPart"];
 export type JointPart = Schemas["JointPart"];
-export type Part = BasePart | PanelPart | PhotoPart | JointPart;
+export type PaperedPart = Schemas["PaperedPart"];
+export type MitredPart = Schemas["MitredPart"];
+export type TornPart = Schemas["TornPart"];
+export type StitchingPart = Schemas["StitchingPart"];
+export type BandPart = Schemas["BandPart"];
+export type PiecedPart = Schemas["PiecedPart"];
+export type GridPart = Schemas["GridPart"];
+export type TilesPart = Schemas["TilesPart"];
+export type CutoutPart = Schemas["CutoutPart"];
+export type PocketPart = Schemas["PocketPart"];
+export type RoundsPart = Schemas["RoundsPart"];
+export type CardPart = Schemas["CardPart"];
+export type TapePart = Schemas["TapePart"];
+export type AxisPart = Schemas["AxisPart"];
+export type Part = Schemas["Recipe"]["parts"][number];
+export type Placed = Exclude<Part, BasePart>;
 export type Mat = Schemas["Mat"];
 export type Print = Schemas["Print"];
 export type Place = Schemas["Place"];
+export type PaperChoice = Schemas["PaperChoice"];
+export type Figure = CutoutPart["figure"];
 
 export interface PartProps<P> {
   part: P;
@@ -29,12 +46,13 @@ export const USUAL = {
 } as const;
 export type Unit = keyof typeof USUAL;
 
-const CENTRED = {
+export const CENTRED: Place = {
   on: "left",
-  across: { edge: "centre", by: "0 in" },
-  down: { edge: "centre", by: "0 in" },
-} as const;
-const NO_PAPER = { paper: null, side: "A", turned: false } as const;
+  across: { edge: "centre", by: "0 in", of: null },
+  down: { edge: "centre", by: "0 in", of: null },
+  stand: null,
+};
+export const NO_PAPER: PaperChoice = { paper: null, side: "A", turned: false };
 
 /** A mat of the usual width, or a narrow one that goes under another. */
 export function newMat(unit: Unit, width: "border" | "narrow" = "border"): Mat {
@@ -44,6 +62,8 @@ export function newMat(unit: Unit, width: "border" | "narrow" = "border"): Mat {
     choice: NO_PAPER,
     gutted: false,
     lap: USUAL[unit].lap,
+    angle: 0,
+    pieced: false,
   };
 }
 
@@ -88,6 +108,10 @@ export function newPanel(unit: Unit): PanelPart {
     gutted: false,
     rim: lap,
     place: CENTRED,
+    mats: [],
+    opening: null,
+    corner: "0 in",
+    angle: 0,
   };
 }
 

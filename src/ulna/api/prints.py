@@ -81,7 +81,7 @@ def want_prints_of_page(id: str, step: Step, home: AtHome) -> PrintListOut:
     plan = page.value()
     kept = home.printing.kept(home.ruler())
     prints = PrintList.model_validate(kept.body)
-    coming = home.printing.of_page(id, plan, home.evaluated(plan, id))
+    coming = home.printing.of_page(id, home.evaluated(plan, id))
     wanted = [*(w for w in prints.wanted if w.page != id), *coming]
     body = prints.model_copy(update={"wanted": wanted}).model_dump(mode="json")
     body = PrintList.model_validate(body).model_dump(mode="json")

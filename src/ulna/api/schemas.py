@@ -317,6 +317,7 @@ class Handle(Model):
 
 class PartOnPage(Model):
     id: str
+    name: str
     sentence: str
     box: Rect | None
     arithmetic: str
@@ -363,6 +364,7 @@ class PieceOut(Model):
 
     id: str
     part: str
+    pin: Rect | None = None
     role: Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
     name: str
     rect: Rect
@@ -382,7 +384,7 @@ class PieceOut(Model):
         return value
 
 
-_PIECE = ("id", "part", "role", "name", "rect", "uncut", "choice", "picture", "half", "angle", "colour")
+_PIECE = ("pin", "id", "part", "role", "name", "rect", "uncut", "choice", "picture", "half", "angle", "colour")
 
 
 class EvaluatedOut(Model):

@@ -67,6 +67,7 @@ class PartOnPage:
     box: Rect | None
     arithmetic: str
     handles: tuple[Handle, ...] = ()
+    name: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,13 +107,13 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
         findings += one.findings
         findings += built.findings
         if box is None:
-            parts.append(PartOnPage(part.id, one.says, None, ""))
+            parts.append(PartOnPage(part.id, one.says, None, "", name=name_of(part, ground)))
             continue
         if one.moved:
             findings.append(
                 Finding("placed", "note", part.id, "Moved to the next mark: the true centre lies between two.")
             )
-        parts.append(PartOnPage(part.id, one.says, box, built.arithmetic, built.handles))
+        parts.append(PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, name_of(part, ground)))
         lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
         for piece in built.pieces:
             pieces += halved(piece.moved(box.x, box.y), ground)

@@ -14,6 +14,7 @@ from ulna.core.look import AS_IT_CAME, Look
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat
 from ulna.core.polygons import Polygon, box, moved, turned
+from ulna.core.prints import Print
 from ulna.core.shelf import Face, Shelf
 
 Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
@@ -57,7 +58,8 @@ class Piece:
     Only rectangles come off a trimmer. What is seen of one may be less: `outline` is what stays of it once it is
     cut to shape or trimmed, `holes` are openings in it, all in inches from the corner of `uncut`; `angle` is how
     far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from
-    the side that is chosen. `colour` is the tape's. `role` says what it is, and so whether paper is cut for it.
+    the side that is chosen. `colour` is the tape's, `print` what is
+    printed. `role` says what it is, and so whether paper is cut for it.
     """
 
     id: str
@@ -76,6 +78,7 @@ class Piece:
     holes: tuple[Polygon, ...] = ()
     pin: Rect | None = None
     colour: str = ""
+    print: Print | None = None
 
     @property
     def is_paper(self) -> bool:

@@ -56,6 +56,7 @@ def _fill(home: Household) -> None:
         photos = {
             s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)
         }
+    _page(home, pages.rain(photos))
     _to_print(home, _page(home, pages.engine(photos)), photos)
     _cut(home, _page(home, pages.market(photos)), sheets=None)
     _cut(home, _page(home, pages.locks(photos)), sheets=4)
@@ -81,7 +82,7 @@ def _to_print(home: Household, page: str, photos: dict[str, str]) -> None:
     id = home.library.add("template", template.model_dump(mode="json"), "began the template").id
     kept, plan = home.printing.kept(home.ruler()), home.page(page)
     prints = PrintList.model_validate(kept.body)
-    prints.wanted = home.printing.of_page(page, plan, home.evaluated(plan, page))
+    prints.wanted = home.printing.of_page(page, home.evaluated(plan, page))
     one = Print(photo=id, width=template.width, height=template.height, rim=ZERO)
     prints.wanted.append(WantedPrint(id=new_id("print"), print=one, copies=2))
     home.library.write("prints", "prints", kept.version, prints.model_dump(mode="json"), "wanted some prints")

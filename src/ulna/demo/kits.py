@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ulna.core.patterns import PATTERNS
 from ulna.core.shelf import Edge, Form, Stock, ThingKind
-from ulna.formats.kit import Kit, Paper, Side, Strip, Thing
+from ulna.formats.kit import Card, Kit, OnSheet, Paper, Side, Strip, Thing
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
 MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
@@ -37,6 +37,23 @@ def _card(kit: str, name: str, colour: str, count: int) -> Paper:
     return card
 
 
+def _cut_apart(sheet: Paper) -> Paper:
+    """The sheet with its cards: three across of 4 × 3, and under each of them two of 2 × 3, twice."""
+    words = ("words", "weather", "wildlife", "where", "who", "when")
+    names = iter([*words, *(f"small {n}" for n in range(1, 11))])
+    for top in (0, 6):
+        for left in (0, 4, 8):
+            sheet.cards.append(_printed(next(names), left, top, 4))
+    for top, left in ((top, left) for top in (3,) for left in range(0, 12, 2)):
+        sheet.cards.append(_printed(next(names), left, top, 2))
+    return sheet
+
+
+def _printed(name: str, left: int, top: int, width: int) -> Card:
+    at = OnSheet(x=f"{left} in", y=f"{top} in", width=f"{width} in", height="3 in")
+    return Card(name=name, at=at)
+
+
 def _thing(kit: str, name: str, kind: str, count: int, length: str | None = None, note: str = "") -> Thing:
     return Thing(
         id=f"{kit}-{name.lower().replace(' ', '-')}",
@@ -59,7 +76,7 @@ def towpath() -> Kit:
                 k,
                 "Reed Bed",
                 _side("leaf", "#eef1e4", SAGE, "#6f8a5c"),
-                _side("stripe", CREAM, "#dfe6d2", scale="1/2 in"),
+                _side("stripe", CREAM, "#a9bb94", scale="1/4 in"),
                 2,
             ),
             _sheet(
@@ -96,7 +113,11 @@ def towpath() -> Kit:
                 _side("graph", WHITE, MIST, scale="1/2 in"),
                 1,
             ),
-            _sheet(k, "Little Cards", _side("cards", CREAM, MIST, SAGE, "#e8c98a", INK), _side("plain", CREAM), 1),
+            _cut_apart(
+                _sheet(
+                    k, "Little Cards", _side("cards", CREAM, MIST, SAGE, "#e8c98a", INK), _side("plain", CREAM), 1
+                )
+            ),
             _card(k, "Ink", INK, 3),
             _card(k, "Cream", CREAM, 4),
         ],

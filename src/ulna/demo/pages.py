@@ -1,17 +1,30 @@
-"""The demo's pages: a double 12 × 12 half cut, a letter page planned, a notebook spread finished."""
+"""The demo's pages: a double 12 × 12 half cut, a single one and a letter page planned, a notebook spread finished."""
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ulna.core.geometry import Borders
 from ulna.core.measure import ZERO, Length, parse
-from ulna.core.page import PagePlan
+from ulna.core.page import Group, PagePlan
 from ulna.core.page_formats import PageName, of_kind
+from ulna.core.parts.band import Band
 from ulna.core.parts.base import Base
+from ulna.core.parts.card import Card
+from ulna.core.parts.cutout import Cutout
+from ulna.core.parts.grid import Cell, Grid
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
+from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.pocket import Pocket
+from ulna.core.parts.rounds import Rounds
+from ulna.core.parts.stitching import Stitching
+from ulna.core.parts.tiles import Tiles
+from ulna.core.parts.torn import Torn
 from ulna.core.pieces import PaperChoice
 from ulna.core.prints import Print
 from ulna.core.shapes import Shape
@@ -36,8 +49,21 @@ def _print(
     return Print(photo, parse(width), parse(height), rim, below, shape)
 
 
+def _papers(*papers: tuple[str, Face] | str) -> tuple[PaperChoice, ...]:
+    return tuple(_paper(p) if isinstance(p, str) else _paper(*p) for p in papers)
+
+
+def _on(base: str, across: Across | None = None, down: Down | None = None, on: PageName = "left") -> Place:
+    """On another part, in its middle where nothing else is said."""
+    x, y = across or Across(), down or Down()
+    return Place(on, Across(x.edge, x.by, base), Down(y.edge, y.by, base))
+
+
 def locks(photos: dict[str, str]) -> PagePlan:
-    """A double page over two weeks of locks; one photo lies over the gutter. Photos by name."""
+    """A double page over two weeks of locks: a striped border, a band like the steps of a lock, a photo over the
+    gutter. Photos by name."""
+    border = Mitred("border-left", parse("5/8"), choice=_paper("towpath-reed-bed", "B"), place=Place("left"))
+    water = Panel("panel-left", "panel", parse("5/8"), choice=_paper("towpath-still-water"), place=Place("left"))
     return PagePlan(
         "Twenty-one locks before tea",
         of_kind("12x12", 2),
@@ -46,21 +72,33 @@ def locks(photos: dict[str, str]) -> PagePlan:
         (
             Base("base-left", "left", _paper("towpath-cream")),
             Base("base-right", "right", _paper("towpath-cream")),
-            Panel("panel-left", "panel", parse("3/8"), choice=_paper("towpath-still-water"), place=Place("left")),
-            Panel("panel-right", "panel", parse("3/8"), choice=_paper("towpath-still-water"), place=Place("right")),
-            Panel(
-                "shelf",
-                "shelf",
-                width=parse("11 1/4"),
-                height=parse("2 1/2"),
-                choice=_paper("towpath-lock-brick"),
-                place=Place("right", Across("centre", ZERO), Down("bottom", parse("1 1/8"))),
+            border,
+            replace(border, id="border-right", place=Place("right")),
+            water,
+            replace(water, id="panel-right", place=Place("right")),
+            Stitching("seam-left", parse("1/8"), place=_on("panel-left")),
+            Stitching("seam-right", parse("1/8"), place=_on("panel-right", on="right")),
+            Band(
+                "steps",
+                6,
+                parse("1/2"),
+                parse("4 1/2"),
+                parse("1/8"),
+                "stepped",
+                parse("1/2"),
+                papers=_papers(
+                    "towpath-lock-brick", "towpath-log-book", ("towpath-lock-brick", "B"), "towpath-rain"
+                ),
+                place=Place("right", Across("right", parse("1 1/8")), Down("bottom", parse("1 1/8"))),
             ),
             PhotoPart(
                 "heron",
                 _print(photos["Heron at first light"], "5", "7"),
-                (_mat("1/8", "towpath-ink", gutted=True), _mat("3/8", "towpath-log-book", gutted=True)),
-                _at("left", "1 1/4", "1 1/2"),
+                (
+                    _mat("1/8", "towpath-ink", gutted=True),
+                    replace(_mat("3/8", "towpath-log-book", gutted=True), angle=-3.0),
+                ),
+                _at("left", "1 1/4", "1 3/8"),
             ),
             PhotoPart(
                 "bridge",
@@ -75,14 +113,32 @@ def locks(photos: dict[str, str]) -> PagePlan:
                     _print(photos["Down through the lock"], "4 1/2", "4"),
                 ),
                 mats=(_mat("1/8", "towpath-ink"),),
-                place=_at("right", "3 1/2", "1 1/4"),
+                place=_at("right", "3 1/4", "1 3/8"),
             ),
+            Card("card", "towpath-little-cards", "words", angle=4.0, place=_at("left", "1 1/2", "8 1/2")),
+            Cutout(
+                "tag",
+                "tag",
+                parse("1 3/4"),
+                parse("3"),
+                parse("3/8"),
+                parse("3/8"),
+                True,
+                _paper("towpath-feather"),
+                _paper("towpath-ink"),
+                angle=-8.0,
+                place=_at("left", "7 5/8", "2 1/4"),
+            ),
+        ),
+        groups=(
+            Group("left-ground", "left ground", ("border-left", "panel-left", "seam-left")),
+            Group("right-ground", "right ground", ("border-right", "panel-right", "seam-right")),
         ),
     )
 
 
 def engine(photos: dict[str, str]) -> PagePlan:
-    """A letter page about the week the engine lay on the cabin floor."""
+    """A letter page about the week the engine lay on the cabin floor: a pinwheel, and dots like its bolts."""
     return PagePlan(
         "The engine is in the kitchen",
         of_kind("letter-upright"),
@@ -91,38 +147,122 @@ def engine(photos: dict[str, str]) -> PagePlan:
         (
             Base("base", "left", _paper("stash-kraft")),
             Panel("panel", "panel", parse("1/4"), choice=_paper("wharf-oilcloth", "B"), place=Place("left")),
-            Panel(
-                "strip",
-                "strip",
-                width=parse("8"),
-                height=parse("1 1/2"),
-                choice=_paper("wharf-zigzag-tin"),
-                place=Place("left", Across("centre", ZERO), Down("bottom", parse("1"))),
+            Torn(
+                "floor",
+                parse("1 1/4"),
+                parse("8"),
+                layers=2,
+                step=parse("3/8"),
+                papers=_papers("wharf-zigzag-tin", "wharf-crate"),
+                place=Place("left", Across("centre", ZERO), Down("bottom", parse("7/8"))),
+            ),
+            Pieced(
+                "pinwheel",
+                "pinwheel",
+                parse("3"),
+                parse("3"),
+                parse("1/2"),
+                _papers("wharf-verdigris", "wharf-zigzag-tin", "wharf-painted-tin"),
+                place=_at("left", "4 5/8", "6 1/8"),
             ),
             PhotoPart(
                 "engine",
                 _print(photos["Engine in pieces"], "6", "4"),
                 (_mat("1/8", "wharf-white"), _mat("1/4", "wharf-painted-tin", gutted=True)),
-                Place("left", Across("centre", ZERO), Down("top", parse("3/4"))),
+                Place("left", Across("left", parse("5/8")), Down("top", parse("5/8"))),
             ),
             PhotoPart(
                 "rivet",
                 _print(photos["Rivet on the roof"], "3", "3 1/2", parse("1/8"), parse("5/8")),
                 (_mat("1/8", "wharf-verdigris"),),
-                _at("left", "3/4", "6"),
+                _at("left", "3/4", "5 7/8"),
+            ),
+            Rounds(
+                "bolts",
+                "circle",
+                parse("3/8"),
+                "row",
+                parse("6 3/4"),
+                pitch=parse("3/4"),
+                papers=_papers("wharf-painted-tin", "wharf-white", "wharf-verdigris"),
+                place=Place("left", Across("centre", ZERO), Down("bottom", parse("1/2"))),
+            ),
+        ),
+    )
+
+
+def rain(photos: dict[str, str]) -> PagePlan:
+    """A single page of one wet week: a grid with a wide cell, a round photo in a ring of tiles."""
+    small = (("Rivet on the roof", 0, 2), ("Kettle on", 0, 3), ("Engine in pieces", 1, 2))
+
+    def cell(name: str, row: int, column: int, rows: int = 1, columns: int = 1) -> Cell:
+        side = ("5 1/4", "5 1/4") if rows > 1 else ("2 1/2", "2 1/2")
+        return Cell(row, column, rows, columns, "photo", _print(photos[name], *side))
+
+    return PagePlan(
+        "Rain on the roof",
+        of_kind("12x12"),
+        "Six days of it. We mended, read, baked, and counted drips: four, then two, then none.",
+        (
+            Base("base", "left", _paper("stash-slate")),
+            Panel("panel", "panel", parse("1/4"), choice=_paper("towpath-reach-by-reach"), place=Place("left")),
+            Grid(
+                "days",
+                2,
+                4,
+                parse("2 1/2"),
+                parse("2 1/2"),
+                parse("1/4"),
+                ZERO,
+                "nothing",
+                parse("10 3/4"),
+                parse("5 1/4"),
+                cells=(
+                    cell("Rain on the roof", 0, 0, 2, 2),
+                    *(cell(*one) for one in small),
+                    Cell(1, 3, what="paper", choice=_paper("stash-old-chart"), figure="scalloped"),
+                ),
+                papers=_papers("towpath-rain", ("towpath-rain", "B")),
+                place=Place("left", Across("centre", ZERO), Down("top", parse("5/8"))),
+            ),
+            Tiles(
+                "ring",
+                "hexagon",
+                parse("7/8"),
+                parse("1/16"),
+                parse("5 3/4"),
+                parse("5 1/4"),
+                "ring",
+                parse("2 5/8"),
+                parse("2 5/8"),
+                papers=_papers(
+                    "towpath-rose-and-castle", "stash-slate", ("towpath-still-water", "B"), "stash-old-chart"
+                ),
+                seed=4,
+                place=Place("left", Across("left", parse("5/8")), Down("bottom", parse("5/8"))),
             ),
             PhotoPart(
-                "rain",
-                _print(photos["Rain on the roof"], "3", "4"),
-                (_mat("1/8", "wharf-verdigris"),),
-                _at("left", "4 1/2", "5 3/4"),
+                "moored",
+                _print(photos["Moored for the night"], "2 1/2", "2 1/2", parse("1/16"), shape="circle"),
+                (_mat("1/8", "towpath-mooring-line"),),
+                _on("ring"),
+            ),
+            Pocket(
+                "letters",
+                parse("4 1/2"),
+                parse("3"),
+                parse("1/8"),
+                parse("1"),
+                _paper("towpath-rain", "B"),
+                _paper("towpath-cream"),
+                Place("left", Across("right", parse("5/8")), Down("bottom", parse("5/8"))),
             ),
         ),
     )
 
 
 def market(photos: dict[str, str]) -> PagePlan:
-    """A notebook spread of market day."""
+    """A notebook spread of market day: an awning with a scalloped edge, a pocket for the shopping list."""
     return PagePlan(
         "Wharf market",
         of_kind("notebook", 2),
@@ -131,12 +271,16 @@ def market(photos: dict[str, str]) -> PagePlan:
             Base("base-left", "left", _paper("wharf-crate", "A")),
             Base("base-right", "right", _paper("wharf-white")),
             Panel("panel-left", "panel", parse("1/4"), choice=_paper("wharf-white"), place=Place("left")),
-            Panel(
+            Band(
                 "awning",
-                "awning",
-                width=parse("4 1/4"),
-                height=parse("1 1/2"),
-                choice=_paper("wharf-awning"),
+                7,
+                parse("1/2"),
+                parse("1 1/2"),
+                parse("1/8"),
+                "staggered",
+                parse("1/4"),
+                upright=True,
+                papers=_papers("wharf-awning", ("wharf-awning", "B")),
                 place=Place("right", Across("centre", ZERO), Down("top", ZERO)),
             ),
             PhotoPart(
@@ -153,9 +297,19 @@ def market(photos: dict[str, str]) -> PagePlan:
             ),
             PhotoPart(
                 "moored",
-                _print(photos["Moored for the night"], "3 1/2", "5"),
+                _print(photos["Moored for the night"], "3 1/2", "2 1/2"),
                 (_mat("1/16", "wharf-painted-tin", "B"),),
-                Place("right", Across("centre", ZERO), Down("bottom", parse("3/4"))),
+                Place("right", Across("centre", ZERO), Down("top", parse("2"))),
+            ),
+            Pocket(
+                "list",
+                parse("3 1/2"),
+                parse("2 1/4"),
+                parse("1/8"),
+                parse("7/8"),
+                _paper("wharf-oilcloth"),
+                _paper("wharf-stall-roses"),
+                Place("right", Across("centre", ZERO), Down("bottom", parse("3/8"))),
             ),
         ),
     )

@@ -44,7 +44,7 @@ class Strip(Model):
     depth: Size
 
 
-class Place(Model):
+class OnSheet(Model):
     """A rectangle on a sheet, from its top left corner as it is looked at."""
 
     core = geometry.Rect
@@ -59,7 +59,7 @@ class Card(Model):
 
     core = shelf.Card
     name: Name
-    at: Place
+    at: OnSheet
     side: Literal["A", "B"] = "A"
 
 
@@ -79,7 +79,7 @@ class Paper(Model):
     strip: Strip | None = None
     scrap_of: str | None = None
     cards: Annotated[list[Card], Field(max_length=100)] = []
-    holes: Annotated[list[Place], Field(max_length=50)] = []
+    holes: Annotated[list[OnSheet], Field(max_length=50)] = []
 
     @model_validator(mode="after")
     def _on_the_sheet(self) -> Self:

@@ -83,7 +83,11 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -
     w, h = whole.width.inches, whole.height.inches
     defs, body = list[str](), list[str]()
     drawn: set[str] = set()
+    order = {part.id: k for k, part in enumerate(evaluated.parts)}
+    lines = sorted(evaluated.lines, key=lambda line: order[line.part], reverse=True)
     for k, piece in enumerate(evaluated.pieces):
+        while lines and order[lines[-1].part] < order[piece.part]:  # each at the level of its part
+            body.append(_line_of(lines.pop()))
         body.append(
             _shadow(piece)
             + (
@@ -92,7 +96,7 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -
                 else _piece(piece, shelf, picture, defs, drawn)
             )
         )
-    body += [_line_of(line) for line in evaluated.lines]
+    body += [_line_of(line) for line in reversed(lines)]
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
         f'<defs><clipPath id="page"><rect width="{w:g}" height="{h:g}"/></clipPath>{"".join(defs)}</defs>'

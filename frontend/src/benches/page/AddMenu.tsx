@@ -1,57 +1,119 @@
 /** What can be added to a page. */
+import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link } from "react-router";
 import { usePhotos, useUnit } from "../../api/documents";
 import { pictureAt } from "../../api/pictures";
 import { colours } from "../../app/theme";
-import { newBase, newJoint, newPanel, newPhoto, type Part } from "../../parts/kinds";
+import { CATALOGUE, type Entry, found } from "../../parts/catalogue";
+import { newBase, newJoint, newPhoto, type Part } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
+import type { PageFormat } from "./formats";
 import type { Add } from "./useAdd";
 
 interface Props {
   parts: Part[];
-  pages: number;
+  format: PageFormat;
   onAdd: Add;
 }
 
-export function AddMenu({ parts, pages, onAdd }: Props) {
+export function AddMenu({ parts, format, onAdd }: Props) {
   const unit = useUnit();
+  const { pages } = format;
   const [choosing, setChoosing] = useState(false);
   const bases = parts.filter((part) => part.kind === "base");
   const free = (["left", "right"] as const).slice(0, pages).find((on) => !bases.some((base) => base.on === on));
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, p: 1 }}>
-      <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => setChoosing(true)}>
-        Photos
-      </Button>
-      <Button
-        size="small"
-        startIcon={<Icon name="add" size={16} />}
-        onClick={() => void onAdd("added a panel", [newPanel(unit)])}
-      >
-        Panel
-      </Button>
-      {free && (
-        <Button
-          size="small"
-          startIcon={<Icon name="add" size={16} />}
-          onClick={() => void onAdd("added a base", [newBase(free)])}
-        >
-          Base paper
+    <Box sx={{ p: 1 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, alignItems: "center" }}>
+        <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => setChoosing(true)}>
+          Photos
         </Button>
-      )}
+        {free && (
+          <Button
+            size="small"
+            startIcon={<Icon name="add" size={16} />}
+            onClick={() => void onAdd("added a base", [newBase(free)], undefined, true)}
+          >
+            Base paper
+          </Button>
+        )}
+        <Catalogue
+          onPick={(entry) =>
+            void onAdd(
+              `added ${entry.name.toLowerCase()}`,
+              entry.make({ unit, width: format.width, height: format.height }),
+              undefined,
+              true,
+            )
+          }
+        />
+      </Box>
       {choosing && <PhotoChooser pages={pages} onAdd={onAdd} onClose={() => setChoosing(false)} />}
     </Box>
   );
 }
 
-function PhotoChooser({ pages, onAdd, onClose }: Omit<Props, "parts"> & { onClose: () => void }) {
+/** Everything else: found by typing a word, or by its picture. */
+function Catalogue({ onPick }: { onPick: (entry: Entry) => void }) {
+  const [typed, setTyped] = useState("");
+  return (
+    <Autocomplete<Entry>
+      size="small"
+      options={CATALOGUE as Entry[]}
+      value={null}
+      inputValue={typed}
+      onInputChange={(_, text, reason) => reason !== "reset" && setTyped(text)}
+      filterOptions={(_, { inputValue }) => found(inputValue) as Entry[]}
+      getOptionLabel={(entry) => entry.name}
+      onChange={(_, entry) => {
+        if (entry) onPick(entry);
+        setTyped("");
+      }}
+      autoHighlight
+      openOnFocus
+      blurOnSelect
+      noOptionsText="Nothing is called so: try “strips”, “tiles”, “pocket”."
+      slotProps={{ listbox: { style: { maxHeight: 420 } }, popper: { style: { minWidth: 300 } } }}
+      renderOption={({ key, ...props }, entry) => (
+        <Box component="li" key={key} {...props} sx={{ gap: 1.5, minHeight: 44 }}>
+          <Box component="svg" viewBox="0 0 24 24" aria-hidden sx={{ width: 30, height: 30, flex: "none" }}>
+            <path
+              d={entry.picture}
+              fill={colours.tint}
+              stroke={colours.verdigris}
+              strokeWidth={1.3}
+              strokeLinejoin="round"
+              strokeLinecap="round"
+            />
+          </Box>
+          {entry.name}
+        </Box>
+      )}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          variant="standard"
+          placeholder="Add: panel, strips, tiles …"
+          slotProps={{
+            ...params.slotProps,
+            htmlInput: { ...params.slotProps?.htmlInput, "aria-label": "Add to the page" },
+          }}
+        />
+      )}
+      sx={{ flex: 1, minWidth: 190 }}
+    />
+  );
+}
+
+function PhotoChooser({ pages, onAdd, onClose }: { pages: number; onAdd: Add; onClose: () => void }) {
   const unit = useUnit();
   const photos = usePhotos();
   const [chosen, setChosen] = useState<string[]>([]);

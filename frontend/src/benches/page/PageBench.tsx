@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
-import { Unreachable } from "../../api/client";
+import { client, take, Unreachable } from "../../api/client";
 import {
   costQuery,
   evaluatedQuery,
@@ -16,16 +16,23 @@ import {
   useDesk,
   useShelf,
 } from "../../api/documents";
-import { useInFrame } from "../../app/FrameContext";
+import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
+import { Handles } from "../../page/Handles";
+import { inches } from "../../page/scale";
 import { newId, type Part } from "../../parts/kinds";
 import { PageHere } from "../../parts/PageHere";
 import { aName, InlineText } from "../../ui/InlineText";
 import { SaveMenu } from "../../ui/SaveMenu";
 import { AddMenu } from "./AddMenu";
+import { type Arrange, ArrangeMenu } from "./ArrangeMenu";
+import { Audition } from "./Audition";
+import { arrangeBody } from "./arrange";
+import { Between, useMeasuring } from "./Between";
 import { CostStrip } from "./CostStrip";
 import { FormatFields } from "./FormatFields";
+import type { PageFormat } from "./formats";
 import { RecipeList } from "./RecipeList";
 import { StoryField } from "./StoryField";
 import { useAdd } from "./useAdd";
@@ -50,11 +57,15 @@ function Bench({ answer }: { answer: PageOut }) {
   const [desk, state] = useDesk("page", answer, pageSource);
   useInFrame(desk, state);
   const page = state.body;
+  const { say } = useFrame();
   const { data: settings } = useQuery(settingsQuery);
   const evaluated = useQuery(evaluatedQuery(id, page)).data;
   const cost = useQuery(costQuery(id, page)).data;
   const shelf = useShelf();
   const [chosen, setChosen] = useState<string | null>(null);
+  const [more, setMore] = useState<readonly string[]>([]);
+  const [auditioning, setAuditioning] = useState(false);
+  const tape = useMeasuring(id, page);
 
   const now = () => desk.getState().body;
   const edit = (what: string, change: Partial<Recipe>, group?: string) =>
@@ -65,12 +76,27 @@ function Bench({ answer }: { answer: PageOut }) {
       { parts: now().parts.map((old) => (old.id === part.id ? part : old)) },
       group && `${group} ${part.id}`,
     );
-  const move = useMove(id, page, editPart);
+  const also = useMemo(() => together(page, chosen, more), [page, chosen, more]);
+  const move = useMove(id, page, also, editPart, (what, next, group) => edit(what, next, group));
 
   const add = useAdd(id, now, (what, parts, last) => {
     edit(what, { parts });
-    setChosen(last);
+    choose(last);
   });
+
+  function choose(part: string | null, wider = false): void {
+    if (tape.measuring) {
+      if (part) tape.point(part);
+      return;
+    }
+    setAuditioning(false);
+    if (wider && part && chosen && part !== chosen) {
+      setMore(more.includes(part) ? more.filter((one) => one !== part) : [...more, part]);
+    } else {
+      setMore([]);
+      setChosen(part);
+    }
+  }
 
   function order(from: number, to: number): void {
     const parts = [...now().parts];
@@ -80,25 +106,70 @@ function Bench({ answer }: { answer: PageOut }) {
     edit("changed the order", { parts });
   }
 
-  function remove(part: Part): void {
-    edit("took a part off", { parts: now().parts.filter((old) => old.id !== part.id) });
+  const arrange: Arrange = async (what, asked) => {
+    if (!chosen) return;
+    const parts = [chosen, ...more];
+    try {
+      const body = arrangeBody({ ...asked, page: now(), id, parts });
+      const arranged = await take(client.POST("/api/arrange", { body }));
+      edit(what, arranged.page);
+      const [first, ...rest] = arranged.chosen;
+      setChosen(first ?? null);
+      setMore(first === chosen ? more : rest);
+    } catch (error) {
+      say((error as Error).message);
+    }
+  };
+
+  /** What counted from it stays where it is; where nothing answers it is taken off all the same. */
+  async function remove(part: Part): Promise<void> {
     setChosen(null);
+    setMore([]);
+    const what = "took a part off";
+    try {
+      const body = arrangeBody({ page: now(), id, parts: [part.id], act: "remove" });
+      edit(what, (await take(client.POST("/api/arrange", { body }))).page);
+    } catch {
+      edit(what, { parts: now().parts.filter((old) => old.id !== part.id) });
+    }
   }
 
   function copy(part: Part): void {
     void add("added another like it", [{ ...part, id: newId(part.kind) }], part.id);
   }
 
+  /** The parts go along in proportion; what does not fit is told. */
+  async function changeFormat(format: PageFormat): Promise<void> {
+    const from = now();
+    try {
+      const moved = await take(client.POST("/api/reformat", { body: { page: from, format, id } }));
+      edit("changed the format", moved.page);
+      if (moved.told.length) say(moved.told.join(" "));
+    } catch {
+      edit("changed the format", { format });
+    }
+  }
+
+  function mend(what: string, part: Part, pages: number | null): void {
+    const format = pages === null ? now().format : { ...now().format, pages };
+    edit(what, { format, parts: now().parts.map((old) => (old.id === part.id ? part : old)) });
+  }
+
   function onKey(event: KeyboardEvent, id: string): void {
     const part = (now().parts as Part[]).find((p) => p.id === id);
-    if (!part) return;
+    if (!part || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === "Delete" || event.key === "Backspace") {
       event.preventDefault();
-      remove(part);
-    } else if (event.key === "Escape") setChosen(null);
+      void remove(part);
+    } else if (event.key === "Escape") choose(null);
+    else if (event.key === "." || event.key === ",") {
+      event.preventDefault();
+      setAuditioning(true);
+    }
   }
 
   const here = useMemo(() => ({ id, page, evaluated }), [id, page, evaluated]);
+  const part = (page.parts as Part[]).find((p) => p.id === chosen);
 
   const exports = [
     ["Picture to send (PNG)", `/api/pages/${id}/page.png`],
@@ -137,10 +208,13 @@ function Bench({ answer }: { answer: PageOut }) {
             />
           </Box>
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", py: 1 }}>
-            <FormatFields format={page.format} onChange={(format) => edit("changed the format", { format })} />
+            <FormatFields format={page.format} onChange={(format) => void changeFormat(format)} />
           </Box>
         </Box>
-        <Box data-pane sx={{ flex: 1, minHeight: 0, overflow: "auto", borderTop: `1px solid ${colours.line}` }}>
+        <Box sx={{ borderTop: `1px solid ${colours.line}`, borderBottom: `1px solid ${colours.line}` }}>
+          <AddMenu parts={page.parts as Part[]} format={page.format} onAdd={add} />
+        </Box>
+        <Box data-pane sx={{ flex: 1, minHeight: 0, overflow: "auto" }}>
           <PageHere value={here}>
             <RecipeList
               parts={page.parts as Part[]}
@@ -148,21 +222,44 @@ function Bench({ answer }: { answer: PageOut }) {
               page={evaluated}
               lacking={cost?.lacking ?? []}
               chosen={chosen}
-              onChoose={setChosen}
+              also={also}
+              onChoose={choose}
               onChange={editPart}
+              onMend={mend}
               onOrder={order}
               onCopy={copy}
-              onRemove={remove}
+              onRemove={(one) => void remove(one)}
             />
           </PageHere>
-          <AddMenu parts={page.parts as Part[]} pages={page.format.pages} onAdd={add} />
           <StoryField story={page.story} onCommit={(story) => edit("wrote the story", { story }, "story")} />
         </Box>
       </Box>
       <Box sx={{ display: "flex", flexDirection: "column", minWidth: 0, minHeight: 0 }}>
-        <Box sx={{ display: "flex", justifyContent: "flex-end", gap: 1, px: 1.5, pt: 0.75 }}>
+        <Box
+          sx={{ display: "flex", flexWrap: "wrap", justifyContent: "flex-end", columnGap: 1, px: 1.5, pt: 0.75 }}
+        >
           <Button component={Link} to="/page" size="small" sx={{ mr: "auto" }}>
             All pages
+          </Button>
+          <ArrangeMenu
+            many={chosen ? 1 + also.length : 0}
+            grouped={page.groups.some((group) => chosen !== null && group.parts.includes(chosen))}
+            pages={page.format.pages}
+            onArrange={arrange}
+          />
+          <Button
+            size="small"
+            disabled={!part}
+            aria-pressed={auditioning}
+            onClick={() => setAuditioning(!auditioning)}
+          >
+            Audition papers
+          </Button>
+          <Button size="small" aria-pressed={tape.measuring} onClick={tape.toggle}>
+            {tape.measuring ? "Done measuring" : "Measure"}
+          </Button>
+          <Button component={Link} to={`/page/${id}/variants`} size="small">
+            Variants
           </Button>
           <SaveMenu name="Send or keep" files={exports} />
           <Button component={Link} to={`/photos/prints?page=${id}`} size="small">
@@ -172,6 +269,11 @@ function Bench({ answer }: { answer: PageOut }) {
             Cut list
           </Button>
         </Box>
+        {tape.measuring && (
+          <Box role="status" sx={{ px: 2, color: colours.verdigris, fontWeight: 700 }}>
+            {tape.says ?? (tape.first ? "And now the other one." : "Press on two things: how far are they apart?")}
+          </Box>
+        )}
         <Box
           sx={{
             flex: 1,
@@ -185,8 +287,9 @@ function Bench({ answer }: { answer: PageOut }) {
             <Drawing
               page={evaluated}
               shelf={shelf}
-              chosen={chosen}
-              onChoose={setChosen}
+              chosen={tape.measuring ? tape.first : chosen}
+              also={tape.measuring ? tape.second : also}
+              onChoose={choose}
               unit={settings.settings.unit}
               zero={settings.settings.zero}
               overlay={move.overlay}
@@ -194,11 +297,53 @@ function Bench({ answer }: { answer: PageOut }) {
               onDrop={move.onDrop}
               onNudge={move.onNudge}
               onKey={onKey}
-            />
+              pointing={tape.measuring}
+            >
+              {(pixel) =>
+                tape.measuring ? (
+                  <Between lines={tape.lines} pixel={pixel} />
+                ) : (
+                  chosen &&
+                  !also.length &&
+                  !move.overlay && (
+                    <Handles
+                      id={id}
+                      page={page}
+                      evaluated={evaluated}
+                      part={chosen}
+                      pixel={pixel}
+                      mark={inches(settings.settings.mark)}
+                      onChange={editPart}
+                    />
+                  )
+                )
+              }
+            </Drawing>
           )}
         </Box>
-        <CostStrip cost={cost} shelf={shelf} />
+        {auditioning && part ? (
+          <Audition
+            key={part.id}
+            id={id}
+            page={page}
+            part={part}
+            onTry={editPart}
+            onClose={() => setAuditioning(false)}
+          />
+        ) : (
+          <CostStrip cost={cost} shelf={shelf} />
+        )}
       </Box>
     </Box>
   );
+}
+
+/** What goes along with the chosen part: what is chosen besides, and whole groups. */
+function together(page: Recipe, chosen: string | null, more: readonly string[]): string[] {
+  if (!chosen) return [];
+  const all = new Set([chosen, ...more]);
+  for (const group of page.groups)
+    if (group.parts.some((id) => all.has(id))) for (const id of group.parts) all.add(id);
+  all.delete(chosen);
+  return [...all];
 }

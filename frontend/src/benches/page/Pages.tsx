@@ -31,7 +31,11 @@ export default function Pages() {
 
   async function begin(): Promise<void> {
     const parts = format.pages === 2 ? [newBase("left"), newBase("right")] : [newBase("left")];
-    const body = { what: "began the page", version: 0, page: { name: "New page", format, story: "", parts } };
+    const body = {
+      what: "began the page",
+      version: 0,
+      page: { name: "New page", format, story: "", parts, groups: [] },
+    };
     try {
       const page = await take(client.POST("/api/pages", { body }));
       await queries.invalidateQueries({ queryKey: ["pages"] });

@@ -17,8 +17,12 @@ interface Props {
   page: Evaluated | undefined;
   lacking: { part: string; sentence: string }[];
   chosen: string | null;
-  onChoose: (part: string | null) => void;
+  /** Chosen besides it. */
+  also: readonly string[];
+  onChoose: (part: string | null, more?: boolean) => void;
   onChange: (what: string, part: Part, group?: string) => void;
+  /** A remedy may want another number of pages. */
+  onMend: (what: string, part: Part, pages: number | null) => void;
   onOrder: (from: number, to: number) => void;
   onCopy: (part: Part) => void;
   onRemove: (part: Part) => void;
@@ -69,9 +73,11 @@ export function RecipeList(props: Props) {
             key={part.id}
             data-row={part.id}
             tabIndex={0}
-            aria-current={isChosen || undefined}
+            aria-current={isChosen || props.also.includes(part.id) || undefined}
             onKeyDown={(event: KeyboardEvent) => onKeyDown(event, k)}
-            onClick={() => !isChosen && onChoose(part.id)}
+            onClick={(event: React.MouseEvent) =>
+              (!isChosen || event.shiftKey) && onChoose(part.id, event.shiftKey)
+            }
             onDragOver={(event: React.DragEvent) => {
               if (dragged === null) return;
               event.preventDefault();
@@ -90,7 +96,7 @@ export function RecipeList(props: Props) {
               pl: 0.5,
               cursor: isChosen ? "auto" : "pointer",
               background: isChosen ? colours.paper : "transparent",
-              borderLeft: `4px solid ${isChosen ? colours.verdigris : "transparent"}`,
+              borderLeft: `4px solid ${isChosen || props.also.includes(part.id) ? colours.verdigris : "transparent"}`,
               borderBottom: `1px solid ${colours.line}`,
               boxShadow:
                 over === k && dragged !== null
@@ -181,7 +187,7 @@ function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
       )}
       {findings.map((finding) => (
         <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence}>
-          {finding.remedies.map(({ says, part: mended }) => (
+          {finding.remedies.map(({ says, part: mended, pages }) => (
             <Button
               key={says}
               size="small"
@@ -189,7 +195,7 @@ function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
               sx={{ whiteSpace: "normal", minHeight: 30, my: 0.25, py: 0.25, lineHeight: 1.3 }}
               onClick={(event) => {
                 event.stopPropagation();
-                props.onChange(says.charAt(0).toLowerCase() + says.slice(1), mended as Part);
+                props.onMend(says.charAt(0).toLowerCase() + says.slice(1), mended as Part, pages);
               }}
             >
               {unbroken(says)}

@@ -17,5 +17,12 @@ export const FORMATS: readonly { kind: FormatKind; name: string; width: string; 
 export function formatOf(kind: FormatKind, pages?: number): PageFormat {
   const found = FORMATS.find((f) => f.kind === kind) ?? FORMATS[0];
   if (!found) throw new Error("no formats");
-  return { kind, width: found.width, height: found.height, pages: pages ?? found.pages };
+  return {
+    kind,
+    width: found.width,
+    height: found.height,
+    pages: pages ?? found.pages,
+    binding: "0 in",
+    allowance: "0 in",
+  };
 }

@@ -6,7 +6,7 @@ import type { Part } from "../../parts/kinds";
 
 type Added = Schemas["Added"];
 /** Done once the parts are in the recipe. */
-export type Add = (what: string, parts: Part[], above?: string) => Promise<void>;
+export type Add = (what: string, parts: Part[], above?: string, dress?: boolean) => Promise<void>;
 
 export function useAdd(
   id: string,
@@ -16,18 +16,18 @@ export function useAdd(
   // One after the other, so that the next ones find room beside these.
   const turns = useRef<Promise<void>>(Promise.resolve());
 
-  async function find(parts: Part[], above?: string): Promise<Added[]> {
+  async function find(parts: Part[], above: string | undefined, dress: boolean): Promise<Added[]> {
     try {
-      return await take(client.POST("/api/add", { body: { page: now(), id, parts, above } }));
+      return await take(client.POST("/api/add", { body: { page: now(), id, parts, above, dress } }));
     } catch {
       // Nothing answers: they lie in the middle as they come, and a base still goes lowest.
       return parts.map((part) => ({ part, under: part.kind === "base" ? (now().parts[0]?.id ?? null) : null }));
     }
   }
 
-  return (what, parts, above) => {
+  return (what, parts, above, dress = false) => {
     turns.current = turns.current.then(async () => {
-      const found = await find(parts, above);
+      const found = await find(parts, above, dress);
       const all = [...now().parts] as Part[];
       for (const { part, under } of found) {
         const at = all.findIndex((old) => old.id === under);

@@ -5,6 +5,7 @@ import type { Recipe } from "../../api/documents";
 import type { Overlay } from "../../page/Drawing";
 import { asLength, type Box, box } from "../../page/scale";
 import type { Part } from "../../parts/kinds";
+import { arrangeBody } from "./arrange";
 
 type Moved = Schemas["Moved"];
 
@@ -12,7 +13,16 @@ const LINGER = 2500;
 /** How near a guide must be to catch, in inches. */
 const CATCH = "3/16 in";
 
-export function useMove(id: string, page: Recipe, onMoved: (what: string, part: Part, group?: string) => void) {
+/** `together` are the parts that are chosen besides, or of one group: they go as far as the one in hand. */
+export function useMove(
+  id: string,
+  page: Recipe,
+  others: readonly string[],
+  onMoved: (what: string, part: Part, group?: string) => void,
+  onArranged: (what: string, page: Recipe, group?: string) => void,
+) {
+  const together = useRef(others);
+  together.current = others;
   const [overlay, setOverlay] = useState<Overlay | null>(null);
   const wanted = useRef<{ part: string; corner: { x: number; y: number }; start: Box } | null>(null);
   const asking = useRef(false);
@@ -20,6 +30,7 @@ export function useMove(id: string, page: Recipe, onMoved: (what: string, part: 
   const dropped = useRef(false);
   const fading = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const nudges = useRef<Promise<void>>(Promise.resolve());
+  const from = useRef<Box | null>(null);
   const current = useRef(page);
   current.current = page;
 
@@ -27,6 +38,7 @@ export function useMove(id: string, page: Recipe, onMoved: (what: string, part: 
     const now = box(moved.box);
     setOverlay({
       part: moved.part.id,
+      along: [...moved.along, ...together.current],
       shift: start ? { x: now.x - start.x, y: now.y - start.y } : { x: 0, y: 0 },
       across: moved.across,
       down: moved.down,
@@ -61,9 +73,25 @@ export function useMove(id: string, page: Recipe, onMoved: (what: string, part: 
 
   function finish(): void {
     dropped.current = false;
-    if (latest.current) onMoved("moved a part", latest.current.part as Part);
+    const moved = latest.current;
     latest.current = null;
+    if (moved && together.current.length && from.current) {
+      const now = box(moved.box);
+      const by = { across: asLength(now.x - from.current.x), down: asLength(now.y - from.current.y) };
+      void arrangeMove(moved.part.id, by, "moved parts");
+    } else if (moved) onMoved("moved a part", moved.part as Part);
     linger();
+  }
+
+  async function arrangeMove(part: string, by: { across: string; down: string }, what: string, group?: string) {
+    const parts = [part, ...together.current];
+    try {
+      const body = { page: current.current, id, parts, act: "move", ...by } as const;
+      const moved = await take(client.POST("/api/arrange", { body: arrangeBody(body) }));
+      onArranged(what, moved.page, group);
+    } catch {
+      // they stay where they were
+    }
   }
 
   function linger(): void {
@@ -74,6 +102,7 @@ export function useMove(id: string, page: Recipe, onMoved: (what: string, part: 
 
   function onDrag(part: string, corner: { x: number; y: number }, start: Box): void {
     clearTimeout(fading.current);
+    from.current = start;
     wanted.current = { part, corner, start };
     void ask();
   }
@@ -86,6 +115,12 @@ export function useMove(id: string, page: Recipe, onMoved: (what: string, part: 
   function onNudge(part: string, marks: [number, number]): void {
     nudges.current = nudges.current.then(async () => {
       try {
+        if (together.current.length) {
+          const parts = [part, ...together.current];
+          const body = arrangeBody({ page: current.current, id, parts, act: "move", marks });
+          onArranged("nudged parts", (await take(client.POST("/api/arrange", { body }))).page, `nudge ${part}`);
+          return;
+        }
         const moved = await take(client.POST("/api/move", { body: { page: current.current, id, part, marks } }));
         onMoved("nudged a part", moved.part as Part, `nudge ${part}`);
         show(moved, null);

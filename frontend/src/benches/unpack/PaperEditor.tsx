@@ -9,6 +9,7 @@ import { Choice } from "../../ui/Choice";
 import { Icon } from "../../ui/Icon";
 import { LengthField } from "../../ui/LengthField";
 import { Swatch } from "../../ui/Swatch";
+import { PlacesOnSheet } from "./PlacesOnSheet";
 import { common, EDGES, FORMS, STOCKS } from "./papers";
 import { SideEditor, several } from "./SideEditor";
 
@@ -121,6 +122,7 @@ export function PaperEditor({ papers, tiles, palette, others, onChange, onCopy, 
         </Button>
       </Box>
       <SideEditor face="B" papers={papers} palette={palette} onChange={side("b")} />
+      {one && <PlacesOnSheet paper={first} onChange={onChange} />}
       <Box sx={{ pt: 2, display: "flex", gap: 1 }}>
         <Button startIcon={<Icon name="copy" size={18} />} onClick={onCopy}>
           {one ? "Another like it" : "Others like them"}

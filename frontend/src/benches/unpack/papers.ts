@@ -20,6 +20,8 @@ export function paperLike(last: Paper | undefined, name: string): Paper {
     b: plainSide(),
     strip: last?.strip ?? null,
     scrap_of: null,
+    cards: [],
+    holes: [],
   };
 }
 

@@ -57,7 +57,8 @@ def lay(part: str, key: str, print_: Print, at: Rect, ground: Ground) -> tuple[P
     printed = Rect(-off.left, -off.top, print_.width, print_.height) if print_.is_cut else None
     if print_.shape != "rectangle":
         printed = None  # a shape is cut out by hand along its line
-    return Piece(f"{part}/{key}", part, "print", name, at, at, picture=picture, printed=printed), findings
+    piece = Piece(f"{part}/{key}", part, "print", name, at, at, picture=picture, printed=printed, print=print_)
+    return piece, findings
 
 
 def _outline(print_: Print, inset: float) -> str:

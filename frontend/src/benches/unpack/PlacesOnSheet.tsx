@@ -1,0 +1,169 @@
+/** What is printed at known places of a sheet, card by card, and what is cut out of it already. */
+import Button from "@mui/material/Button";
+import type { Paper } from "../../api/documents";
+import { Sentence } from "../../parts/Sentence";
+import { Choice } from "../../ui/Choice";
+import { Icon } from "../../ui/Icon";
+import { IconAction } from "../../ui/IconAction";
+import { aName, InlineText } from "../../ui/InlineText";
+import { LengthField } from "../../ui/LengthField";
+
+interface Props {
+  paper: Paper;
+  onChange: (what: string, change: (paper: Paper) => Paper, group?: string) => void;
+}
+
+type At = Paper["holes"][number];
+
+const BEGIN: At = { x: "0 in", y: "0 in", width: "3 in", height: "4 in" };
+
+export function PlacesOnSheet({ paper, onChange }: Props) {
+  const cards = (change: (all: Paper["cards"]) => Paper["cards"]) => (p: Paper) => ({
+    ...p,
+    cards: change(p.cards),
+  });
+  const holes = (change: (all: At[]) => At[]) => (p: Paper) => ({ ...p, holes: change(p.holes) });
+  return (
+    <>
+      {paper.cards.map((card, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a card is its place in the list
+        <Sentence key={k}>
+          card
+          <InlineText
+            label={`Card ${k + 1}: name`}
+            value={card.name}
+            width={90}
+            check={aName}
+            onCommit={(name) =>
+              onChange(
+                "named a card",
+                cards((all) => all.map((c, n) => (n === k ? { ...c, name } : c))),
+              )
+            }
+          />
+          <Choice
+            label={`Card ${k + 1}: side`}
+            value={card.side}
+            options={[
+              ["A", "on A"],
+              ["B", "on B"],
+            ]}
+            onChange={(side) =>
+              onChange(
+                "changed a card’s side",
+                cards((all) => all.map((c, n) => (n === k ? { ...c, side } : c))),
+              )
+            }
+          />
+          <Where
+            label={`Card ${k + 1}`}
+            at={card.at}
+            onChange={(field, value) =>
+              onChange(
+                "moved a card",
+                cards((all) => all.map((c, n) => (n === k ? { ...c, at: { ...c.at, [field]: value } } : c))),
+                `card ${k} ${field}`,
+              )
+            }
+          />
+          <IconAction
+            small
+            icon="bin"
+            name={`Take card ${k + 1} away`}
+            onClick={() =>
+              onChange(
+                "took a card away",
+                cards((all) => all.filter((_, n) => n !== k)),
+              )
+            }
+          />
+        </Sentence>
+      ))}
+      {paper.holes.map((hole, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a hole is its place in the list
+        <Sentence key={k}>
+          hole
+          <Where
+            label={`Hole ${k + 1}`}
+            at={hole}
+            onChange={(field, value) =>
+              onChange(
+                "moved a hole",
+                holes((all) => all.map((h, n) => (n === k ? { ...h, [field]: value } : h))),
+                `hole ${k} ${field}`,
+              )
+            }
+          />
+          <IconAction
+            small
+            icon="bin"
+            name={`Take hole ${k + 1} away`}
+            onClick={() =>
+              onChange(
+                "took a hole away",
+                holes((all) => all.filter((_, n) => n !== k)),
+              )
+            }
+          />
+        </Sentence>
+      ))}
+      <Button
+        size="small"
+        startIcon={<Icon name="add" size={16} />}
+        onClick={() =>
+          onChange(
+            "added a card",
+            cards((all) => [...all, { name: nextName(all), at: BEGIN, side: "A" }]),
+          )
+        }
+      >
+        A card printed on it
+      </Button>
+      <Button
+        size="small"
+        startIcon={<Icon name="add" size={16} />}
+        onClick={() =>
+          onChange(
+            "added a hole",
+            holes((all) => [...all, BEGIN]),
+          )
+        }
+      >
+        A hole in it
+      </Button>
+    </>
+  );
+}
+
+function nextName(cards: Paper["cards"]): string {
+  for (let n = cards.length + 1; ; n++) if (!cards.some((card) => card.name === String(n))) return String(n);
+}
+
+const FIELDS = [
+  ["x", "from the left", "gap"],
+  ["y", "from the top", "gap"],
+  ["width", "wide", "size"],
+  ["height", "high", "size"],
+] as const;
+
+function Where({
+  label,
+  at,
+  onChange,
+}: {
+  label: string;
+  at: At;
+  onChange: (field: keyof At, value: string) => void;
+}) {
+  return FIELDS.map(([field, words, range]) => (
+    <span key={field} style={{ whiteSpace: "nowrap" }}>
+      <LengthField
+        label={`${label}: ${words}`}
+        range={range}
+        value={at[field]}
+        onCommit={(value) => onChange(field, value)}
+      />{" "}
+      {words}
+    </span>
+  ));
+}

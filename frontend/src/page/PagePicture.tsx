@@ -1,0 +1,41 @@
+/** A page as it will look, at a given scale, without rulers or handles. */
+import { useId } from "react";
+import type { Evaluated, ShelfPaper } from "../api/documents";
+import { TilePattern } from "../ui/Swatch";
+import { Pieces, usePatterns } from "./Drawing";
+import { inches } from "./scale";
+
+interface Props {
+  name: string;
+  page: Evaluated;
+  shelf: ShelfPaper[];
+  /** Pixels to an inch. */
+  scale: number;
+}
+
+export function PagePicture({ name, page, shelf, scale }: Props) {
+  const id = useId().replace(/\W/g, "");
+  const patterns = usePatterns(page, shelf, id);
+  const width = inches(page.format.width) * page.format.pages;
+  const height = inches(page.format.height);
+  return (
+    <svg
+      role="img"
+      aria-label={`${name}, as it will look`}
+      viewBox={`0 0 ${width} ${height}`}
+      width={width * scale}
+      height={height * scale}
+      style={{ display: "block", background: "#fffdf8", boxShadow: "2px 3px 8px rgba(42, 34, 22, 0.25)" }}
+    >
+      <defs>
+        {patterns.list.map(({ id, tile }) => (
+          <TilePattern key={id} id={id} tile={tile} />
+        ))}
+      </defs>
+      <Pieces pieces={page.pieces} patternOf={patterns.of} />
+      {page.format.pages === 2 && (
+        <path d={`M${width / 2} 0V${height}`} stroke="#000" strokeOpacity={0.35} strokeWidth={0.02} />
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,295 @@
+/** Shapes, pockets, rows and rings, cards, tape, axes. */
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { kitsQuery, useShelf } from "../api/documents";
+import { Choice } from "../ui/Choice";
+import {
+  type AxisPart,
+  type CardPart,
+  type CutoutPart,
+  NO_PAPER,
+  type PartProps,
+  type PocketPart,
+  type RoundsPart,
+  type TapePart,
+  USUAL,
+} from "./kinds";
+import { MatList } from "./MatList";
+import { Sentence } from "./Sentence";
+import {
+  AngleValue,
+  EitherValue,
+  FIGURES,
+  LengthValue,
+  PapersValue,
+  PaperValue,
+  PlaceOf,
+  WordValue,
+} from "./values";
+
+const CUTS: Partial<Record<CutoutPart["figure"], string>> = {
+  rounded: "corners rounded by",
+  banner: "v cut",
+  tag: "corners clipped by",
+  scalloped: "scallops about",
+};
+
+export function CutoutFields(of: PartProps<CutoutPart>) {
+  const { part, onChange } = of;
+  const cut = CUTS[part.figure];
+  return (
+    <>
+      <Sentence>
+        <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
+        <LengthValue of={of} field="width" label="Shape width" />×
+        <LengthValue of={of} field="height" label="Shape height" />
+        {cut && (
+          <>
+            {cut}
+            <LengthValue of={of} field="cut" label="Its own measure" range="gap" />
+          </>
+        )}
+      </Sentence>
+      <Sentence>
+        from
+        <PaperValue of={of} field="choice" label="Shape paper" turns />
+        <AngleValue of={of} />
+      </Sentence>
+      <Sentence>
+        <Choice
+          label="Hole"
+          value={part.hole === null ? "none" : "hole"}
+          options={[
+            ["none", "no hole"],
+            ["hole", "a hole, from the top"],
+          ]}
+          onChange={(way) => onChange("changed the hole", { ...part, hole: way === "none" ? null : "1/2 in" })}
+        />
+        {part.hole !== null && (
+          <>
+            <LengthValue of={of} field="hole" label="Hole from the top" range="gap" />
+            <EitherValue of={of} field="reinforced" label="Reinforcers" yes="reinforced in" no="not reinforced" />
+            {part.reinforced && <PaperValue of={of} field="ring" label="Reinforcer paper" />}
+          </>
+        )}
+      </Sentence>
+      <MatList
+        part={part.id}
+        mats={part.mats}
+        onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
+      />
+      <PlaceOf of={of} />
+    </>
+  );
+}
+
+export function PocketFields(of: PartProps<PocketPart>) {
+  const { part, onChange } = of;
+  return (
+    <>
+      <Sentence>
+        Pocket
+        <LengthValue of={of} field="width" label="Pocket width" />×
+        <LengthValue of={of} field="height" label="Pocket height" />
+        from
+        <PaperValue of={of} field="choice" label="Pocket paper" turns />
+      </Sentence>
+      <Sentence>
+        fixed
+        <LengthValue of={of} field="seam" label="Seam" range="gap" />
+        inside three edges
+      </Sentence>
+      <Sentence>
+        {part.inside ? (
+          <>
+            in it
+            <PaperValue of={of} field="inside" label="Paper of what goes in" />
+            <LengthValue of={of} field="out" label="Out at the top" range="gap" />
+            out at the top
+            <Button size="small" onClick={() => onChange("took out what goes in", { ...part, inside: null })}>
+              Nothing in it
+            </Button>
+          </>
+        ) : (
+          <Button size="small" onClick={() => onChange("put something in", { ...part, inside: NO_PAPER })}>
+            Something to go in
+          </Button>
+        )}
+      </Sentence>
+      <PlaceOf of={of} />
+    </>
+  );
+}
+
+export function RoundsFields(of: PartProps<RoundsPart>) {
+  const { part } = of;
+  return (
+    <>
+      <Sentence>
+        <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
+        <LengthValue of={of} field="size" label="Size" />
+        in a
+        <WordValue
+          of={of}
+          field="path"
+          label="Path"
+          options={[
+            ["row", "row"],
+            ["column", "column"],
+            ["ring", "ring"],
+            ["round the edge", "round, along an edge"],
+          ]}
+        />
+        of
+        <LengthValue of={of} field="length" label="Length" />
+        {part.path === "round the edge" && (
+          <>
+            ×<LengthValue of={of} field="height" label="Height" />
+          </>
+        )}
+      </Sentence>
+      <Sentence>
+        about
+        <LengthValue of={of} field="pitch" label="Pitch" />
+        from middle to middle
+        {part.path === "ring" && (
+          <EitherValue of={of} field="outward" label="Which way up" yes="turned outward" no="all upright" />
+        )}
+      </Sentence>
+      <PapersValue of={of} />
+      <PlaceOf of={of} />
+    </>
+  );
+}
+
+export function CardFields(of: PartProps<CardPart>) {
+  const { part, onChange } = of;
+  const sheets = useShelf().filter(({ paper }) => paper.cards.length > 0);
+  const cards = sheets.find(({ paper }) => paper.id === part.sheet)?.paper.cards ?? [];
+  if (!sheets.length && !part.sheet) {
+    return <Sentence>No sheet on the shelf has cards yet: say where they lie on it at the Unpack bench.</Sentence>;
+  }
+  return (
+    <>
+      <Sentence>
+        Card
+        <Choice
+          label="Sheet"
+          value={part.sheet ?? ""}
+          options={[["", "of which sheet?"], ...sheets.map(({ paper }) => [paper.id, paper.name] as const)]}
+          onChange={(id) => {
+            const first = sheets.find(({ paper }) => paper.id === id)?.paper.cards[0];
+            onChange("chose a sheet", { ...part, sheet: id || null, card: first?.name ?? "" });
+          }}
+        />
+        <Choice
+          label="Card"
+          value={part.card}
+          options={[
+            ...cards.map((card) => [card.name, card.name] as const),
+            ...(cards.some((card) => card.name === part.card) ? [] : [[part.card, part.card || "which?"] as const]),
+          ]}
+          onChange={(card) => onChange(`chose card ${card}`, { ...part, card })}
+        />
+        <EitherValue of={of} field="back" label="Front or back" yes="its back" no="its front" />
+      </Sentence>
+      <Sentence>
+        cut as a
+        <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
+        <AngleValue of={of} />
+      </Sentence>
+      <MatList
+        part={part.id}
+        mats={part.mats}
+        onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
+      />
+      <PlaceOf of={of} />
+    </>
+  );
+}
+
+export function TapeFields(of: PartProps<TapePart>) {
+  const { part, onChange } = of;
+  const kits = useQuery(kitsQuery).data ?? [];
+  const rolls = kits.flatMap((kit) => kit.kit.things).filter((thing) => thing.kind === "tape");
+  return (
+    <>
+      <Sentence>
+        Tape
+        <Choice
+          label="Roll"
+          value={part.thing ?? ""}
+          options={[["", "any roll"], ...rolls.map((thing) => [thing.id, thing.name] as const)]}
+          onChange={(id) => onChange("chose a roll", { ...part, thing: id || null })}
+        />
+        <LengthValue of={of} field="width" label="Tape width" />
+        wide
+        <input
+          type="color"
+          aria-label="Colour of the tape"
+          value={part.colour}
+          style={{ width: 34, height: 28, border: 0, padding: 0, background: "none" }}
+          onChange={(event) => onChange("changed the colour", { ...part, colour: event.target.value }, "colour")}
+        />
+      </Sentence>
+      <Sentence>
+        <EitherValue of={of} field="upright" label="Which way it runs" yes="down" no="across" />
+        <Choice
+          label="How long"
+          value={part.length === null ? "edge" : "own"}
+          options={[
+            ["edge", "from edge to edge"],
+            ["own", "for"],
+          ]}
+          onChange={(way) =>
+            onChange("changed the length", { ...part, length: way === "edge" ? null : USUAL.in.width })
+          }
+        />
+        {part.length !== null && <LengthValue of={of} field="length" label="Tape length" />}
+        <Choice
+          label="Wrapped ends"
+          value={String(part.wrapped)}
+          options={[
+            ["0", "no end wrapped"],
+            ["1", "one end wrapped"],
+            ["2", "both ends wrapped"],
+          ]}
+          onChange={(ends) => onChange("changed the ends", { ...part, wrapped: Number(ends) })}
+        />
+      </Sentence>
+      <PlaceOf of={of} />
+    </>
+  );
+}
+
+export function AxisFields(of: PartProps<AxisPart>) {
+  const { run } = of.part;
+  return (
+    <>
+      <Sentence>
+        A
+        <WordValue
+          of={of}
+          field="run"
+          label="Run"
+          options={[
+            ["horizon", "horizon"],
+            ["column", "column"],
+            ["falling", "falling diagonal"],
+            ["rising", "rising diagonal"],
+            ["ring", "ring"],
+          ]}
+        />
+        of
+        <LengthValue of={of} field="length" label="Axis length" />
+        {run !== "horizon" && run !== "column" && (
+          <>
+            ×<LengthValue of={of} field="height" label="Axis height" />
+          </>
+        )}
+        to stand parts on
+      </Sentence>
+      <PlaceOf of={of} />
+    </>
+  );
+}
