@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ulna.core.geometry import Borders
+from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import Length, Ruler, inches, parse
 from ulna.core.page_formats import PageFormat, of_kind
 from ulna.core.parts import Part, work_out
@@ -54,3 +54,8 @@ def worked(part: Part, on: Ground | None = None) -> Built:
 def said(part: Part, on: Ground | None = None) -> str:
     """A part as its recipe says it, with its place."""
     return stand([part], on or ground())[part.id].says
+
+
+def boxes_of(*parts: Part, on: Ground | None = None) -> dict[str, Rect]:
+    """Where parts lie on their page, by their ids."""
+    return {id: one.box for id, one in stand(parts, on or ground()).items() if one.box is not None}

@@ -215,7 +215,7 @@ export function Drawing(props: Props) {
   );
 }
 
-function byPart(page: Evaluated) {
+export function byPart(page: Evaluated) {
   return page.parts
     .filter((part) => part.box)
     .map((part) => ({
@@ -232,14 +232,16 @@ const MANY = 12;
 interface PiecesProps {
   pieces: Schemas["PieceOut"][];
   patternOf: (piece: Schemas["PieceOut"]) => string | null;
+  /** Without shadows. */
+  flat?: boolean;
 }
 
-export const Pieces = memo(function Pieces({ pieces, patternOf }: PiecesProps) {
+export const Pieces = memo(function Pieces({ pieces, patternOf, flat = false }: PiecesProps) {
   const many = pieces.length > MANY;
   return (
-    <g filter={many ? "url(#lift)" : undefined}>
+    <g filter={many && !flat ? "url(#lift)" : undefined}>
       {pieces.map((piece) => (
-        <g key={piece.id} filter={many || piece.role === "base" ? undefined : "url(#lift)"}>
+        <g key={piece.id} filter={many || flat || piece.role === "base" ? undefined : "url(#lift)"}>
           <PieceShape piece={piece} pattern={patternOf(piece)} />
         </g>
       ))}
@@ -248,7 +250,7 @@ export const Pieces = memo(function Pieces({ pieces, patternOf }: PiecesProps) {
 });
 
 /** Stitches, or a line to stand parts on. */
-function DrawnLine({ line, pixel }: { line: Schemas["DrawnLine"]; pixel: number }) {
+export function DrawnLine({ line, pixel }: { line: Schemas["DrawnLine"]; pixel: number }) {
   const { x, y } = box(line.box);
   const axis = line.kind === "axis";
   return (

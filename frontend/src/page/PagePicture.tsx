@@ -2,7 +2,7 @@
 import { useId } from "react";
 import type { Evaluated, ShelfPaper } from "../api/documents";
 import { TilePattern } from "../ui/Swatch";
-import { Pieces, usePatterns } from "./Drawing";
+import { byPart, DrawnLine, Pieces, usePatterns } from "./Drawing";
 import { inches } from "./scale";
 
 interface Props {
@@ -32,7 +32,12 @@ export function PagePicture({ name, page, shelf, scale }: Props) {
           <TilePattern key={id} id={id} tile={tile} />
         ))}
       </defs>
-      <Pieces pieces={page.pieces} patternOf={patterns.of} />
+      {byPart(page).map(({ part, pieces, lines }) => (
+        <g key={part}>
+          <Pieces pieces={pieces} patternOf={patterns.of} flat />
+          {lines.map((line) => line.kind === "stitch" && <DrawnLine key={line.path} line={line} pixel={1 / scale} />)}
+        </g>
+      ))}
       {page.format.pages === 2 && (
         <path d={`M${width / 2} 0V${height}`} stroke="#000" strokeOpacity={0.35} strokeWidth={0.02} />
       )}

@@ -28,17 +28,17 @@ export function GridFields(of: PartProps<GridPart>) {
   return (
     <>
       <Sentence>
-        Grid
-        {open !== "how many" && (
+        {open === "how many" ? (
+          "Grid, solved for"
+        ) : (
           <>
-            of
+            Grid of
             <CountValue of={of} field="rows" label="Rows" least={0} />
             rows and
             <CountValue of={of} field="columns" label="Columns" least={0} />
-            columns,
+            columns, solved for
           </>
         )}
-        solved for
         <WordValue
           of={of}
           field="open"

@@ -53,6 +53,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
 
   const from = (way: "across" | "down") => (
     <Choice
+      short
       label={way === "across" ? "Counted across from" : "Counted down from"}
       value={place[way].of ?? ""}
       options={[

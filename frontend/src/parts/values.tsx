@@ -38,8 +38,8 @@ export function RoomValue<P>({ of, field, label, own }: Of<P> & { own: string })
         label={`${label}: how it is sized`}
         value={value === null ? "all" : "own"}
         options={[
-          ["all", `as ${label === "Height" ? "high" : "wide"} as what it lies on`],
-          ["own", "of"],
+          ["all", `as ${/height/i.test(label) ? "high" : "wide"} as what it lies on`],
+          ["own", /height/i.test(label) ? "high, of" : "wide, of"],
         ]}
         onChange={(way) =>
           of.onChange(`changed the ${label.toLowerCase()}`, { ...of.part, [field]: way === "all" ? null : own })

@@ -9,9 +9,11 @@ interface Props<Value extends string> {
   onChange: (value: Value) => void;
   /** For names, which are longer than words. */
   wide?: boolean;
+  /** For one of several in a line. */
+  short?: boolean;
 }
 
-export function Choice<Value extends string>({ label, value, options, onChange, wide }: Props<Value>) {
+export function Choice<Value extends string>({ label, value, options, onChange, wide, short }: Props<Value>) {
   return (
     <Box
       component="select"
@@ -21,7 +23,7 @@ export function Choice<Value extends string>({ label, value, options, onChange, 
       sx={{
         ...fieldStyle(),
         fontWeight: 400,
-        maxWidth: wide ? "40ch" : "24ch",
+        maxWidth: wide ? "40ch" : short ? "15ch" : "24ch",
         textAlign: "left",
         cursor: "pointer",
       }}

@@ -40,11 +40,14 @@ CUT: dict[Figure, str] = {
 """The figures that have a measure of their own, and what it is."""
 
 ARCS = 12
+MOST_SCALLOPS = 100
 
 
 def scallops(length: float, wanted: float) -> tuple[int, float]:
     """How many whole scallops go along a length, and how wide each is: n = round(length / wanted)."""
-    n = max(1, round(length / wanted)) if wanted > 0 else 1
+    if wanted * MOST_SCALLOPS < length:  # also where none are wanted at all: nobody punches finer ones
+        wanted = length / MOST_SCALLOPS if wanted > 0 else length
+    n = max(1, round(length / wanted))
     return n, length / n
 
 

@@ -22,7 +22,7 @@ ROUND = 48
 
 @dataclass(frozen=True, slots=True)
 class Tile:
-    """A cell at a row and column (numbers may be below 0), its outline on the ground in inches."""
+    """A cell at a row and column, counted from 0, and its outline on the ground in inches."""
 
     spot: Spot
     outline: Polygon
@@ -131,7 +131,10 @@ def _covering(
                 found.append(tile)
                 if len(found) > most:
                     return found
-    return found
+    # Counted from the top left, by even steps: odd rows stay odd.
+    r0 = 2 * (min((t.spot[0] for t in found), default=0) // 2)
+    c0 = 2 * (min((t.spot[1] for t in found), default=0) // 2)
+    return [Tile((t.spot[0] - r0, t.spot[1] - c0), t.outline) for t in found]
 
 
 def _whole(

@@ -40,7 +40,8 @@ def between(first: Rect, second: Rect, ruler: Ruler) -> Measured:
     x1, y1, x2, y2 = (*_middle(first), *_middle(second))
     far = Length(round(math.dist((x1.inches, y1.inches), (x2.inches, y2.inches)) * PER_INCH))
     told.append(f"middles {say(far)} apart")
-    return Measured(tuple(lines), f"{', '.join(told)}.")
+    says = ", ".join(told)
+    return Measured(tuple(lines), f"{says[0].upper()}{says[1:]}.")
 
 
 def _middle(box: Rect) -> tuple[Length, Length]:

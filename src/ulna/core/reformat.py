@@ -84,9 +84,9 @@ def _scaled(part: Placed, scale: tuple[int, int], ruler: Ruler) -> Placed:
         return part
     changed: dict[str, Any] = {}
     if isinstance(part, PhotoPart):
-        return replace(part, print=_print(part.print, scale))
+        return replace(part, print=_print(part.print, scale, ruler))
     if isinstance(part, Joint):
-        return replace(part, prints=tuple(_print(p, scale) for p in part.prints))
+        return replace(part, prints=tuple(_print(p, scale, ruler) for p in part.prints))
     for field in fields(part):
         value = getattr(part, field.name)
         if field.name in SCALED and isinstance(value, Length):
@@ -94,9 +94,9 @@ def _scaled(part: Placed, scale: tuple[int, int], ruler: Ruler) -> Placed:
     return replace(part, **changed)
 
 
-def _print(print_: Print, scale: tuple[int, int]) -> Print:
-    """The largest usual size of the same lie that is not larger than in proportion; else exactly in proportion."""
-    most_w, most_h = print_.width.part(*scale), print_.height.part(*scale)
+def _print(print_: Print, scale: tuple[int, int], ruler: Ruler) -> Print:
+    """The largest usual size of the same lie that is not larger than in proportion; else in proportion, on marks."""
+    most_w, most_h = ruler.round(print_.width.part(*scale)), ruler.round(print_.height.part(*scale))
     lying = print_.width > print_.height
     sizes = [(max(s), min(s)) if lying else (min(s), max(s)) for s in SIZES]
     same = [s for s in sizes if (s[0] == s[1]) == (print_.width == print_.height)]

@@ -62,8 +62,10 @@ def _on(base: str, across: Across | None = None, down: Down | None = None, on: P
 def locks(photos: dict[str, str]) -> PagePlan:
     """A double page over two weeks of locks: a striped border, a band like the steps of a lock, a photo over the
     gutter. Photos by name."""
-    border = Mitred("border-left", parse("5/8"), choice=_paper("towpath-reed-bed", "B"), place=Place("left"))
-    water = Panel("panel-left", "panel", parse("5/8"), choice=_paper("towpath-still-water"), place=Place("left"))
+    border = Mitred(
+        "border-left", parse("5/8"), trim=parse("1/4"), choice=_paper("towpath-reed-bed", "B"), place=Place("left")
+    )
+    water = Panel("panel-left", "panel", parse("7/8"), choice=_paper("towpath-still-water"), place=Place("left"))
     return PagePlan(
         "Twenty-one locks before tea",
         of_kind("12x12", 2),

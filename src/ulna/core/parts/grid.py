@@ -292,15 +292,23 @@ def _does_not_fit(part: Grid, across: Way, down: Way, wide: Length, high: Length
         if way.missing
     ]
     told = f"It does not fit by {' and '.join(by)}." if by else "Not one cell fits; make the cells smaller."
-    fits = []
+    fits = list[tuple[str, Grid]]()
     for says, mended in _remedies(part, across, down, ruler):
         x, y = _ways(mended, wide, high, 2 if _over_spread(mended, ground) else 1, ruler)
-        if not x.missing and not y.missing and x.count and y.count:
-            fits.append(Remedy(says, mended))
+        smaller = sum(says.startswith("Cells of") for says, _ in fits)
+        if (
+            not x.missing
+            and not y.missing
+            and x.count
+            and y.count
+            and (not says.startswith("Cells of") or smaller < 2)
+        ):
+            fits.append((says, mended))
+    remedies = [Remedy(says, mended) for says, mended in fits]
     if ground.format.pages == 1 and across.missing:
         double = replace(part, place=replace(part.place, on="spread"))
-        fits.append(Remedy("Go over to a double page", double, pages=2))
-    return Finding("does-not-fit", "stop", part.id, told, tuple(fits))
+        remedies.append(Remedy("Go over to a double page", double, pages=2))
+    return Finding("does-not-fit", "stop", part.id, told, tuple(remedies))
 
 
 def _remedies(part: Grid, across: Way, down: Way, ruler: Ruler) -> list[tuple[str, Grid]]:
@@ -319,14 +327,14 @@ def _remedies(part: Grid, across: Way, down: Way, ruler: Ruler) -> list[tuple[st
         cut = tuple(replace(c, print=replace(c.print, trim=c.print.trim + t)) if c.print else c for c in part.cells)
         found.append((f"Trim each photo by {ruler.say(t)} all round", replace(less, cells=cut)))
     sizes = [s for s in _sizes_like(part) if s[0] < part.cell_width or s[1] < part.cell_height]
-    for w, h in sizes[:3]:
+    for w, h in sizes:
         smaller = _smaller(part, w, h)
         again = tuple(
             replace(c, print=replace(c.print, width=w, height=h, trim=ZERO)) if c.print else c for c in part.cells
         )
         found.append((f"Cells of {ruler.say_size(w, h)}", replace(smaller, cells=again)))
     if part.columns > 1 and part.open != "gap":
-        by = [way.missing.units // (way.count - 1) + 1 for way in (across, down) if way.count > 1 and way.missing]
+        by = [-(-way.missing.units // (way.count - 1)) for way in (across, down) if way.count > 1 and way.missing]
         gap = ruler.step(part.gap - Length(max(by, default=0)) + Length(1), -1)
         if ZERO <= gap < part.gap:
             found.append((f"A gap of {ruler.say(gap)}", replace(part, gap=gap)))

@@ -1,0 +1,171 @@
+"""Grounds under everything: papered, mitred, torn, stitched; panels with openings."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.core.examples import HERON, ground, paper, said, size, worked
+from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, mm, parse
+from ulna.core.page_formats import of_kind
+from ulna.core.parts.base import Base
+from ulna.core.parts.mitred import Mitred
+from ulna.core.parts.panel import Opening, Panel
+from ulna.core.parts.papered import Papered
+from ulna.core.parts.stitching import Stitching
+from ulna.core.parts.torn import Torn
+from ulna.core.pieces import PaperChoice, Piece
+from ulna.core.polygons import area, bounds
+from ulna.core.prints import Print
+
+A, B, C = (PaperChoice(name) for name in ("a", "b", "c"))
+
+
+def sizes(pieces: tuple[Piece, ...]) -> list[str]:
+    return [size(p.rect.width, p.rect.height) for p in pieces]
+
+
+def test_papers_share_the_page_but_for_an_even_border() -> None:
+    """Two to one to one of 12 less 2 × 1/2: 5 1/2, 2 3/4, 2 3/4, each 11 high; a strip lies over each seam."""
+    part = Papered("p", (A, B, C), border=parse("1/2"), shares=(2, 1, 1), strip=parse("1/4"), strip_choice=A)
+    built = worked(part)
+    assert sizes(built.pieces) == ["5 1/2 × 11", "2 3/4 × 11", "2 3/4 × 11", "1/4 × 11", "1/4 × 11"]
+    assert [p.rect.x for p in built.pieces[3:]] == [parse("5 3/8"), parse("8 1/8")]
+    assert built.arithmetic == "5 1/2 + 2 3/4 + 2 3/4 = 11, 11 high"
+
+
+@given(st.lists(st.integers(1, 9), min_size=1, max_size=6), st.integers(0, 16))
+def test_papers_side_by_side_leave_no_gap(shares: list[int], border: int) -> None:
+    """Positions are rounded, not widths: each begins where the last one ends, and the last at the border."""
+    part = Papered("p", (A,) * len(shares), "row", inches(0, border, 16), tuple(shares))
+    built = worked(part)
+    at = Length(0)
+    for piece in built.pieces:
+        assert piece.rect.x == at
+        at = piece.rect.right
+    assert at == built.width
+
+
+def test_a_border_that_leaves_nothing_is_told() -> None:
+    (told,) = worked(Papered("p", (A, B), border=parse("6"))).findings
+    assert told.severity == "stop" and "too little for 2 papers" in told.sentence
+
+
+def test_a_mitred_border_takes_four_strips_cut_the_same_way() -> None:
+    """3/4 shows and 1/8 lies under the panel: four of 7/8 × 12, each with 45° at both ends, turned a quarter each."""
+    built = worked(Mitred("m", parse("3/4"), choice=A))
+    assert sizes(built.pieces) == ["7/8 × 12"] * 4
+    assert [p.angle for p in built.pieces] == [90, 180, 270, 0]
+    assert all(area(p.seen) == pytest.approx(7 / 8 * (12 - 7 / 8)) for p in built.pieces)
+
+
+def test_the_four_strips_close_round_the_page() -> None:
+    """Each reaches its own edge of the page from end to end, on an oblong too."""
+    built = worked(Mitred("m", parse("1/2"), parse("1/4")), ground(of_kind("letter-upright")))
+    top, right, bottom, left = (bounds(p.seen) for p in built.pieces)
+    assert top == pytest.approx((0, 0, 8.5, 0.75)) and bottom == pytest.approx((0, 10.25, 8.5, 11))
+    assert left == pytest.approx((0, 0, 0.75, 11)) and right == pytest.approx((7.75, 0, 8.5, 11))
+
+
+@pytest.mark.parametrize(
+    ("kind", "stripes", "code"),
+    [
+        ("12x12", "across", "phase"),  # a square: they meet once every second strip is turned end for end
+        ("letter-upright", "across", None),  # 2 × 2 1/2 is five repeats of 1 in: they meet too
+        ("12x12", "along", "phase"),  # 7/8 is no whole number of repeats: the same stripe goes outward
+    ],
+)
+def test_whether_stripes_meet_at_the_corners(kind: str, stripes: str, code: str | None) -> None:
+    striped = paper("a", pattern="stripe")
+    striped = replace(striped, a=replace(striped.a, scale=inches(1)))
+    found = worked(Mitred("m", parse("3/4"), stripes=stripes, choice=A), ground(of_kind(kind), striped)).findings
+    assert [f.severity for f in found] == ["note"] and (code or "phase") == found[0].code
+
+
+def test_stripes_that_miss_each_other_are_told_by_how_much() -> None:
+    """Across, on 8 1/2 × 11 with a repeat of 3/4: 2 × 2 1/2 is six repeats and 1/2; the miss is 1/4."""
+    striped = paper("a", pattern="stripe")
+    striped = replace(striped, a=replace(striped.a, scale=parse("3/4")))
+    on = ground(of_kind("letter-upright"), striped)
+    (told,) = worked(Mitred("m", parse("3/4"), stripes="across", choice=A), on).findings
+    assert told.code == "corner-miss" and "miss each other by 1/4" in told.sentence
+
+
+def test_stripes_run_along_the_strips_or_across_them() -> None:
+    """Stripes of the sheet run down it: along a strip the paper lies as it is, across it a quarter turned."""
+    on = ground(None, paper("a", pattern="stripe"))
+    for stripes, turned in (("along", False), ("across", True)):
+        assert all(p.choice.turned == turned for p in worked(Mitred("m", stripes=stripes, choice=A), on).pieces)
+
+
+def test_a_torn_strip_is_cut_a_tear_allowance_wider() -> None:
+    """1 × 8 is cut 1 1/4 × 8; three layers, 3/8 apart, the lowest laid first."""
+    built = worked(Torn("t", parse("1"), parse("8"), layers=3, step=parse("3/8"), papers=(A, B)))
+    assert sizes(built.pieces) == ["8 × 1 1/4"] * 3
+    assert [p.id for p in built.pieces] == ["t/torn-3", "t/torn-2", "t/torn-1"]
+    assert built.height == parse("1 3/4") and built.arithmetic.startswith("1 + 1/4 to tear = 1 1/4 × 8")
+    assert worked(Torn("t", seed=1)).pieces != worked(Torn("t", seed=2)).pieces
+    assert worked(Torn("t", core_side="hidden")).findings == ()
+
+
+def test_a_seam_runs_inside_the_edge_and_says_how_long_it_is() -> None:
+    """1/8 inside 12 × 12: four times 11 3/4; top and bottom alone half of that. It is no piece."""
+    built = worked(Stitching("s", parse("1/8")))
+    assert built.pieces == () and built.arithmetic.startswith("47 of seam")
+    assert worked(Stitching("s", parse("1/8"), "top and bottom")).arithmetic.startswith("23 1/2 of seam")
+    assert worked(Stitching("s", parse("6"))).findings[0].severity == "stop"
+
+
+def test_a_notebook_base_is_cut_over_its_open_sides() -> None:
+    """1/8 at the top, the bottom and the outer edge: 4 3/8 × 8 1/2; nothing at the fold."""
+    format = replace(of_kind("notebook", 2), allowance=parse("1/8"))
+    left, right = (worked(Base("b", on, A), ground(format)).pieces[0].rect for on in ("left", "right"))
+    assert size(left.width, left.height) == "4 3/8 × 8 1/2" and left.x == -parse("1/8")
+    assert right.x == Length(0)
+
+
+def test_a_photo_behind_an_opening_needs_the_lap_on_all_sides() -> None:
+    """A circle of 4 1/2 in: 4 × 6 does not fill it, 5 × 7 does; what would do is one press away."""
+    small = Opening("circle", None, parse("4 1/2"), parse("4 1/2"), print=Print("heron"))
+    on = ground(photos={"heron": HERON})
+    panel = Panel("p", width=parse("6"), height=parse("6"), opening=small)
+    (told,) = [f for f in worked(panel, on).findings if f.code == "opening"]
+    assert "Heron is 4 × 6 and does not fill the opening of 4 1/2 × 4 1/2" in told.sentence
+    mended = told.remedies[0].part
+    assert isinstance(mended, Panel) and mended.opening and mended.opening.print
+    assert (mended.opening.print.width, mended.opening.print.height) == (parse("4 3/4"), parse("6"))
+    large = replace(small, print=Print("heron", parse("5"), parse("7")))
+    built = worked(replace(panel, opening=large), on)
+    assert built.findings == () and [p.role for p in built.pieces] == ["print", "panel"]
+
+
+def test_a_print_exactly_as_wide_as_its_opening_is_fixed_at_the_other_ends() -> None:
+    opening = Opening("rectangle", None, parse("4"), parse("4"), print=Print("heron"))
+    panel = Panel("p", width=parse("6"), height=parse("6"), opening=opening)
+    (told,) = worked(panel, ground(photos={"heron": HERON})).findings
+    assert told.severity == "note" and "Nothing of Heron is spare sideways" in told.sentence
+
+
+def test_a_straight_opening_gives_its_middle_back() -> None:
+    """A frame of 6 × 6 with a rim of 1: the panel inside is 4 × 4. A round one gives nothing that is worth it."""
+    frame = Panel("p", width=parse("6"), height=parse("6"), opening=Opening(rim=parse("1")))
+    piece = worked(frame).pieces[0]
+    assert piece.gut is not None and piece.gut.across == parse("2") and len(piece.holes) == 1
+    round_ = replace(frame, opening=Opening("circle", parse("1")))
+    assert worked(round_).pieces[0].gut is None
+    assert "an opening that leaves a rim of 1" in said(frame)
+
+
+def test_an_opening_larger_than_its_panel_is_told() -> None:
+    panel = Panel("p", width=parse("3"), height=parse("3"), opening=Opening(width=parse("3")))
+    assert worked(panel).findings[0].sentence.startswith("An opening of 3 × 3 leaves no rim")
+
+
+def test_in_millimetres_a_frame_is_as_exact() -> None:
+    frame = Panel("p", width=mm(150), height=mm(100), opening=Opening(rim=mm(20)))
+    metric = replace(ground(), ruler=Ruler(Unit.MM, MARKS["1 mm"]))
+    piece = worked(frame, metric).pieces[0]
+    assert piece.gut is not None and piece.gut.left == mm(20)
