@@ -23,12 +23,16 @@ import photos  # noqa: E402
 
 from ulna.core.cutting import plan_cuts  # noqa: E402
 from ulna.core.cutting.demand import demand  # noqa: E402
-from ulna.core.measure import Ruler, inches, parse  # noqa: E402
+from ulna.core.measure import Length, Ruler, inches, parse  # noqa: E402
 from ulna.core.page import PagePlan, evaluate  # noqa: E402
 from ulna.core.page_formats import of_kind  # noqa: E402
+from ulna.core.parts import Part  # noqa: E402
+from ulna.core.parts.band import Band  # noqa: E402
 from ulna.core.parts.mats import Mat  # noqa: E402
 from ulna.core.parts.photo import PhotoPart  # noqa: E402
+from ulna.core.parts.pieced import Pattern, Pieced  # noqa: E402
 from ulna.core.parts.place import Across, Down, Place  # noqa: E402
+from ulna.core.parts.tiles import Tiles  # noqa: E402
 from ulna.core.pieces import Ground, PaperChoice  # noqa: E402
 from ulna.core.prints import Print  # noqa: E402
 from ulna.core.shelf import Shelf  # noqa: E402
@@ -50,6 +54,28 @@ def page_of(parts: int) -> PagePlan:
         for k in range(parts)
     ]
     return PagePlan("bench", of_kind("12x12", 2), parts=tuple(placed))
+
+
+def rich_page() -> PagePlan:
+    """A double page of some three hundred pieces: tiles, pieced blocks, bands, and a few photos to drag."""
+    papers = tuple(PaperChoice(f"towpath-{name}") for name in ("reed-bed", "still-water", "lock-brick", "log-book"))
+
+    def at(k: int, down: str) -> Place:
+        return Place("spread", Across("left", inches(1 + 5 * k)), Down("top", parse(down)))
+
+    size, tall = parse("1 1/8"), inches(5)
+    parts: list[Part] = [
+        Tiles(f"t{k}", size=size, width=inches(10), height=tall, papers=papers, seed=k + 1, place=at(k, "1/2"))
+        for k in range(4)
+    ]
+    patterns: tuple[Pattern, ...] = ("herringbone", "log cabin", "pinwheel", "triangle")
+    parts += [
+        Pieced(f"p{k}", pattern, inches(4), inches(4), parse("1/2"), papers, place=at(k, "6 1/2"))
+        for k, pattern in enumerate(patterns)
+    ]
+    parts += [Band(f"b{k}", 9, parse("1/4"), inches(5), papers=papers, place=at(k, "11")) for k in range(4)]
+    parts.append(PhotoPart("photo", Print(None, inches(2), inches(2)), (Mat(choice=papers[0]),), at(1, "5")))
+    return PagePlan("bench of many pieces", of_kind("12x12", 2), parts=tuple(parts))
 
 
 def timed(act: Callable[[], object], times: int) -> list[float]:
@@ -79,7 +105,17 @@ def core() -> None:
         evaluate(replace(plan, parts=(first, *plan.parts[1:])), ground)
 
     say("evaluate a page of 100 parts, one of them changed", timed(one_changed, 60), "30 ms")
-    say("… all of them new", timed(lambda: evaluate(plan, replace(ground, worked={})), 60), "30 ms")
+    say("… all of them new", timed(lambda: evaluate(plan, replace(ground, worked={}, placed={})), 60), "30 ms")
+    rich = rich_page()
+    many = len(evaluate(rich, ground).pieces)
+    gaps = (Length(900 * k) for k in count(1))
+
+    def tile_gap_changed() -> None:
+        first = replace(rich.parts[0], gap=next(gaps))  # type: ignore[call-arg]
+        evaluate(replace(rich, parts=(first, *rich.parts[1:])), ground)
+
+    say(f"evaluate {many} pieces of tiles and strips, one part changed", timed(tile_gap_changed, 60), "30 ms")
+    say("… all of them new", timed(lambda: evaluate(rich, replace(ground, worked={}, placed={})), 60), "30 ms")
     body = Recipe.from_value(plan).model_dump(mode="json")
     say("… read from JSON before", timed(lambda: Recipe.model_validate(body).value(), 60), "-")
     pieces = evaluate(page_of(20), ground).pieces
@@ -169,6 +205,23 @@ def dragging(address: str) -> None:
             page.wait_for_timeout(60)
         page.mouse.up()
         say("from drag to drawn", page.evaluate("drawn"), "100 ms")
+        body = {"page": Recipe.from_value(rich_page()).model_dump(mode="json"), "what": "bench"}
+        kept = page.request.post(f"{address}/api/pages", data=body).json()
+        page.goto(f"{address}/page/{kept['saved']['id']}")
+        photo = page.locator("[data-part=photo]")
+        photo.wait_for()
+        page.wait_for_load_state("networkidle")
+        box = photo.bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+        page.mouse.move(x, y)
+        page.mouse.down()
+        page.evaluate(CROP_WATCH)
+        for k in range(120):
+            page.mouse.move(x + k, y + (k % 40))
+        found = page.evaluate("drawn")
+        page.mouse.up()
+        say("dragging among some 300 pieces, picture to picture", found, "17 ms")
 
 
 CROP_WATCH = """() => {

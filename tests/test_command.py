@@ -107,7 +107,7 @@ def test_a_page_is_worked_out_from_its_file(tmp_path: Path) -> None:
     file.write_text(recipe.write(market({scene.name: scene.name for scene in SCENES})))
     where = ("--home", str(tmp_path / "home"))
     said = ulna("page", str(file), *where).stdout
-    assert "3 1/2 × 5 + 2 × 1/16 = 3 5/8 × 5 1/8" in said
+    assert "3 1/2 × 2 1/2 + 2 × 1/16 = 3 5/8 × 2 5/8" in said
     assert json.loads(ulna("page", str(file), "--json", *where).stdout)["pieces"][0]["width"] == "4 1/4 in"
     file.write_text("{}")
     assert ulna("page", str(file), *where).returncode == 2

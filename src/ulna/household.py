@@ -291,7 +291,9 @@ class Household:
     def _pieces(self, page: str, ruler: Ruler) -> list[Piece]:
         """A page's pieces on the marks of a ruler. Raises `NotThere`."""
         plan = self.page(page)
-        return list(evaluate(plan, replace(self.ground(plan.format, page), ruler=ruler, worked={})).pieces)
+        return list(
+            evaluate(plan, replace(self.ground(plan.format, page), ruler=ruler, worked={}, placed={})).pieces
+        )
 
     def _planned(self, pieces: list[Piece], shelf: Shelf, ruler: Ruler, first: int = 1) -> tuple[CutList, CutPlan]:
         plan = plan_cuts(demand(pieces, shelf), EFFORT_TO_CUT)

@@ -14,7 +14,11 @@ from PIL import Image
 from tests.formats.test_cut_json import REQUEST, changed
 from ulna.api.app import create_app
 
-CENTRED = {"across": {"edge": "centre", "by": "0 in"}, "down": {"edge": "centre", "by": "0 in"}}
+CENTRED = {
+    "across": {"edge": "centre", "by": "0 in", "of": None},
+    "down": {"edge": "centre", "by": "0 in", "of": None},
+    "stand": None,
+}
 
 
 @pytest.fixture
@@ -243,8 +247,8 @@ def test_a_part_is_moved_caught_and_nudged(api: TestClient) -> None:
     assert (caught["across"]["says"], caught["box"]["x"]) == ("centre of the page", "4 in")
     assert {d["of"]: d["says"] for d in caught["distances"]}["centre across"] == "centred"
     nudged = api.post("/api/move", json={**ask, "marks": [-1, 2]}).json()
-    assert nudged["part"]["place"]["across"] == {"edge": "left", "by": "15/16 in"}
-    assert nudged["part"]["place"]["down"] == {"edge": "top", "by": "1 1/8 in"}
+    assert nudged["part"]["place"]["across"] == {"edge": "left", "by": "15/16 in", "of": None}
+    assert nudged["part"]["place"]["down"] == {"edge": "top", "by": "1 1/8 in", "of": None}
 
 
 def test_new_parts_find_room_and_their_level(api: TestClient) -> None:

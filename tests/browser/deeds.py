@@ -59,6 +59,24 @@ def add_photo_parts(page: Page, names: list[str], how: str) -> None:
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
+def add_part(page: Page, word: str, name: str | None = None) -> None:
+    """Types a word and takes the first that it finds, or the one of that name; done once it is in the recipe."""
+    rows = page.get_by_role("list", name="Recipe").get_by_role("listitem")
+    expect(rows).not_to_have_count(0)
+    before = rows.count()
+    field = page.get_by_label("Add to the page")
+    field.click()
+    field.fill(word)
+    found = page.get_by_role("listbox").get_by_role("option")
+    option = found.get_by_text(name, exact=True) if name else found.first
+    expect(option).to_be_visible()
+    if name is None:
+        field.press("Enter")
+    else:
+        option.click()
+    expect(rows).to_have_count(before + 1)
+
+
 def row(page: Page, words: str) -> Locator:
     """The line of the recipe that says this, or holds these values while it is chosen."""
     return page.get_by_role("list", name="Recipe").get_by_role("listitem").filter(has_text=words)

@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.deeds import add_photo_parts, begin_page, choose_paper, figures, put, saved, unpack_csv
+from tests.browser.deeds import add_part, add_photo_parts, begin_page, choose_paper, figures, put, saved, unpack_csv
 
 
 @pytest.fixture
@@ -81,12 +81,16 @@ def test_a_part_keeps_its_place_when_a_page_becomes_a_spread(single: Page) -> No
 
 
 def test_what_no_longer_fits_is_told_and_kept(single: Page) -> None:
-    """A 4 × 6 with its mat hangs over a pocket notebook; nothing is thrown away."""
+    """A 4 × 6 goes along to a pocket notebook as a smaller print, and says so; as large as before it hangs over."""
     single.get_by_label("Format", exact=True).select_option(label="Pocket notebook")
+    expect(single.get_by_text("is printed smaller")).to_be_visible()
     recipe = single.get_by_role("list", name="Recipe")
-    expect(recipe).to_contain_text("hangs over")
-    single.get_by_label("Format", exact=True).select_option(label="12 × 12")
     expect(recipe).not_to_contain_text("hangs over")
+    put(single, "Photo: width", "6")
+    expect(recipe).to_contain_text("hangs over")
+    single.get_by_role("button", name="Undo").click()
+    single.get_by_role("button", name="Undo: changed the format").click()
+    expect(single.get_by_label("Format", exact=True)).to_have_value("12x12")
     expect(part(single)).to_be_visible()
 
 
@@ -100,7 +104,7 @@ def test_a_household_in_millimetres_plans_in_millimetres(page: Page, tmp_path: P
     page.get_by_label("Format", exact=True).select_option(label="Own size")
     put(page, "Page width", "210")
     put(page, "Page height", "297")
-    page.get_by_role("button", name="Panel", exact=True).click()
+    add_part(page, "panel")
     put(page, "Trim", "5")
     choose_paper(page, "Panel paper", "Ink · A")
     recipe = page.get_by_role("list", name="Recipe")

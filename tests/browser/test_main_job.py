@@ -11,6 +11,7 @@ from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
 from tests.browser.deeds import (
+    add_part,
     add_photo_parts,
     add_photos,
     begin_page,
@@ -46,7 +47,7 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
     for side in ("left", "right"):
         row(page, f"Base of the {side} page").click()
         choose_paper(page, "Base paper", "Cream · A")
-    page.get_by_role("button", name="Panel").click()
+    add_part(page, "panel")
     put(page, "Trim", "½")
     choose_paper(page, "Panel paper", "Reeds")
 

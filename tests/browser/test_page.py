@@ -9,7 +9,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_photo_parts, add_photos, begin_page, jpeg, put, row, saved, unpack_csv
+from tests.browser.deeds import add_part, add_photo_parts, add_photos, begin_page, jpeg, put, row, saved, unpack_csv
 
 
 @pytest.fixture
@@ -230,7 +230,7 @@ def test_what_is_added_while_nothing_answers_is_on_the_page_later(page: Page, se
     lines = page.get_by_role("list", name="Recipe").get_by_role("listitem")
     server.stop()
     add_photo_parts(page, [], "A place for one")
-    page.get_by_role("button", name="Panel").click()
+    add_part(page, "panel")
     expect(lines).to_have_count(3)
     page.get_by_role("button", name="Another like it").click()
     expect(lines).to_have_count(4)

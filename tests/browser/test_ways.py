@@ -261,7 +261,7 @@ def test_a_part_is_centred_by_one_press_and_put_over_the_gutter(joint: Page) -> 
     joint.get_by_label("Page", exact=True).select_option(label="spread, over the gutter")
     joint.get_by_role("button", name="Centre across").click()
     expect(joint.get_by_role("button", name="Centre across")).to_have_attribute("aria-pressed", "true")
-    halves = joint.get_by_label("The page at scale").locator("[data-part^=joint] > g")
+    halves = joint.get_by_label("The page at scale").locator("[data-part^=joint] > g > g")
     expect(halves).to_have_count(4)
     expect(joint.get_by_text("goes left")).to_have_count(0)  # it falls into the gap
     put(joint, "Photo 1: width", "5")

@@ -26,8 +26,9 @@ def home(demo_home: Path) -> Iterator[Household]:
 
 
 def pages(home: Household) -> dict[str, str]:
-    """The ids of the pages by the kind of their format."""
-    return {Recipe.model_validate(k.body).format.kind: k.id for k in home.library.all("page")}
+    """The ids of the pages by the kind of their format and how many pages it has."""
+    found = ((Recipe.model_validate(k.body).format, k.id) for k in home.library.all("page"))
+    return {f"{format.kind} × {format.pages}": id for format, id in found}
 
 
 def test_two_kits_of_twelve_a_stash_and_scraps(home: Household) -> None:
@@ -51,7 +52,7 @@ def test_one_page_is_planned_one_half_cut_one_finished(home: Household) -> None:
         cuts = home.page_cuts(id)
         pieces = sum(len(s.pieces) for s in cuts.cuts.sheets)
         done[kind] = sum(len(progress.done(s, cuts.ticked)) for s in cuts.cuts.sheets) / pieces
-    assert done["letter-upright"] == 0 and done["notebook"] == 1 and 0.2 < done["12x12"] < 0.8
+    assert done["letter-upright × 1"] == 0 and done["notebook × 2"] == 1 and 0.2 < done["12x12 × 2"] < 0.8
 
 
 def test_everything_on_its_pages_can_be_cut(home: Household) -> None:

@@ -36,7 +36,7 @@ def test_lengths_are_text_that_a_person_can_read() -> None:
     """Not units, not floats."""
     page = json.loads(recipe.write(pages.locks(PHOTOS)))["page"]
     assert page["format"]["width"] == "12 in"
-    assert page["parts"][2]["trim"] == "3/8 in"
+    assert page["parts"][4]["trim"] == "7/8 in"
 
 
 @pytest.mark.parametrize(

@@ -120,12 +120,14 @@ def test_unequal_borders_show_where_they_were_asked() -> None:
     assert like(at(picture, 5, 2.12), INK) and like(at(picture, 5, 6.9), INK) and like(at(picture, 5, 7.5), CREAM)
 
 
-def test_a_circle_shows_its_mat_at_the_corners_and_its_rim_all_round() -> None:
-    """4 in wide with a rim of 1/2 in, on ink: ink at its box's corner, white in the rim, the picture inside."""
+def test_a_circle_shows_its_mat_and_its_rim_all_round() -> None:
+    """4 in wide with a rim of 1/2 in, on ink: ink round it but not at its box's corner, white in the rim, the
+    picture inside."""
     print_ = Print("halves", inches(4), inches(4), rim=parse("1/2"), shape="circle")
     photo = PhotoPart("p", print_, (mat("1/4", "ink"),), Place("left"))
     picture = drawn(PagePlan("p", of_kind("12x12"), parts=(photo,)))
-    assert like(at(picture, 4.2, 4.2), at(picture, 3.9, 6))
+    assert like(at(picture, 3.9, 6), at(picture, 6, 8.1)) and like(at(picture, 4.2, 4.2), at(picture, 1, 1))
+    assert not like(at(picture, 3.9, 6), at(picture, 1, 1))
     assert like(at(picture, 4.25, 6), (255, 255, 255)) and like(at(picture, 6, 7.75), (255, 255, 255))
     assert like(at(picture, 4.8, 6), RED) and like(at(picture, 7.2, 6), BLUE)
 

@@ -35,7 +35,9 @@ export function PagePicture({ name, page, shelf, scale }: Props) {
       {byPart(page).map(({ part, pieces, lines }) => (
         <g key={part}>
           <Pieces pieces={pieces} patternOf={patterns.of} flat />
-          {lines.map((line) => line.kind === "stitch" && <DrawnLine key={line.path} line={line} pixel={1 / scale} />)}
+          {lines.map(
+            (line) => line.kind === "stitch" && <DrawnLine key={line.path} line={line} pixel={1 / scale} />,
+          )}
         </g>
       ))}
       {page.format.pages === 2 && (

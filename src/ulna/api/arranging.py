@@ -68,7 +68,8 @@ def arrange_parts(asked: ArrangeAsked, home: AtHome) -> ArrangedOut:
     for id in asked.parts:
         plan.part(id)
     ground = home.ground(plan.format, asked.id)
-    return ArrangedOut.from_value(_arranged(asked, plan, ground))
+    after = _arranged(asked, plan, ground)
+    return ArrangedOut(page=Recipe.from_value(after.plan), chosen=list(after.chosen))
 
 
 def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
@@ -133,7 +134,8 @@ def move_to_format(asked: FormatAsked, home: AtHome) -> ReformattedOut:
     """The recipe in another format, and what does not go along."""
     plan: PagePlan = asked.page.value()
     format = asked.format.value()
-    return ReformattedOut.from_value(reformat(plan, format, home.ground(format, asked.id)))
+    moved = reformat(plan, format, home.ground(format, asked.id))
+    return ReformattedOut(page=Recipe.from_value(moved.plan), told=list(moved.told))
 
 
 # ---- variants --------------------------------------------------------------------------------------

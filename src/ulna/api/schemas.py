@@ -577,7 +577,7 @@ class ArrangeAsked(BaseModel):
     name: Annotated[str, Field(min_length=1, max_length=120)] = "group"
 
 
-class ArrangedOut(Model):
+class ArrangedOut(BaseModel):
     """The recipe as it is then, and the parts that are to be chosen now."""
 
     page: Recipe
@@ -620,7 +620,7 @@ class FormatAsked(BaseModel):
     id: str | None = None
 
 
-class ReformattedOut(Model):
+class ReformattedOut(BaseModel):
     page: Recipe
     told: list[str]
 

@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 from ulna.core.colouring import Spot
@@ -37,6 +38,7 @@ def size(shape: Shape, f: float) -> tuple[float, float]:
     }.get(shape, (f, f))
 
 
+@lru_cache(maxsize=256)
 def outline(shape: Shape, f: float, up: bool = True) -> Polygon:
     """A tile about the origin; `up` is which way a triangle points."""
     if shape in ("hexagon", "hexagon flat up"):
@@ -98,24 +100,40 @@ def kind(shape: Shape, spot: Spot) -> int:
     return (r + c) % 2
 
 
-def tiles(shape: Shape, f: float, gap: float, width: float, height: float, trimmed: bool, most: int) -> list[Tile]:
+@lru_cache(maxsize=64)
+def tiles(
+    shape: Shape, f: float, gap: float, width: float, height: float, trimmed: bool, most: int
+) -> tuple[Tile, ...]:
     """The tiles of a ground: those that lie wholly on it, in its middle; or, `trimmed`, all that cover it.
 
     Stops at `most` + 1 of them, so that a caller can tell that there are too many.
     """
-    w, h = size(shape, f)
     step_x = abs(centre(shape, f, gap, (0, 2))[0]) / 2
     step_y = abs(centre(shape, f, gap, (2, 0))[1]) / 2
     if (width / max(step_x, 1e-9)) * (height / max(step_y, 1e-9)) > 4 * most:
-        return [Tile((0, k), ()) for k in range(most + 1)]
+        return tuple(Tile((0, k), ()) for k in range(most + 1))
     if trimmed:
-        return _covering(shape, f, gap, width, height, step_x, step_y, most)
-    return _whole(shape, f, gap, width, height, w, h, step_x, step_y)
+        return tuple(_covering(shape, f, gap, width, height, step_x, step_y, most))
+    return tuple(_whole(shape, f, gap, width, height, step_x, step_y))
 
 
 def _at(shape: Shape, f: float, gap: float, spot: Spot, dx: float, dy: float) -> Tile:
     x, y = centre(shape, f, gap, spot)
     return Tile(spot, moved(outline(shape, f, is_up(spot)), x + dx, y + dy))
+
+
+def _within(
+    shape: Shape, f: float, gap: float, spot: Spot, dx: float, dy: float
+) -> tuple[float, float, float, float]:
+    """What a tile reaches to, without making it."""
+    x, y = centre(shape, f, gap, spot)
+    left, top, right, bottom = _reach(shape, f, is_up(spot))
+    return left + x + dx, top + y + dy, right + x + dx, bottom + y + dy
+
+
+@lru_cache(maxsize=256)
+def _reach(shape: Shape, f: float, up: bool) -> tuple[float, float, float, float]:
+    return bounds(outline(shape, f, up))
 
 
 def _covering(
@@ -125,10 +143,9 @@ def _covering(
     found = []
     for r in range(-rows, rows + 1):
         for c in range(-columns, columns + 1):
-            tile = _at(shape, f, gap, (r, c), width / 2, height / 2)
-            left, top, right, bottom = bounds(tile.outline)
+            left, top, right, bottom = _within(shape, f, gap, (r, c), width / 2, height / 2)
             if right > 1e-6 and left < width - 1e-6 and bottom > 1e-6 and top < height - 1e-6:
-                found.append(tile)
+                found.append(_at(shape, f, gap, (r, c), width / 2, height / 2))
                 if len(found) > most:
                     return found
     # Counted from the top left, by even steps: odd rows stay odd.
@@ -137,21 +154,16 @@ def _covering(
     return [Tile((t.spot[0] - r0, t.spot[1] - c0), t.outline) for t in found]
 
 
-def _whole(
-    shape: Shape, f: float, gap: float, width: float, height: float, w: float, h: float, sx: float, sy: float
-) -> list[Tile]:
+def _whole(shape: Shape, f: float, gap: float, width: float, height: float, sx: float, sy: float) -> list[Tile]:
     """Rows and columns from the first cell on; then all moved so that what they cover lies in the middle."""
-    found = []
-    base = bounds(outline(shape, f, True))
+    found = list[Spot]()
+    left0, top0, *_ = _reach(shape, f, True)
+    far_x = far_y = 0.0
     for r in range(int(height / sy) + 2):
         for c in range(int(width / sx) + 2):
-            tile = _at(shape, f, gap, (r, c), -base[0], -base[1])
-            left, top, right, bottom = bounds(tile.outline)
+            left, top, right, bottom = _within(shape, f, gap, (r, c), -left0, -top0)
             if left > -1e-6 and top > -1e-6 and right < width + 1e-6 and bottom < height + 1e-6:
-                found.append(tile)
-    if not found:
-        return []
-    right = max(bounds(t.outline)[2] for t in found)
-    bottom = max(bounds(t.outline)[3] for t in found)
-    dx, dy = (width - right) / 2, (height - bottom) / 2
-    return [Tile(t.spot, moved(t.outline, dx, dy)) for t in found]
+                found.append((r, c))
+                far_x, far_y = max(far_x, right), max(far_y, bottom)
+    dx, dy = (width - far_x) / 2 - left0, (height - far_y) / 2 - top0
+    return [_at(shape, f, gap, spot, dx, dy) for spot in found]

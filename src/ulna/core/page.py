@@ -14,7 +14,7 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import Part, name_of
+from ulna.core.parts import MOST_WORKED, Part, name_of
 from ulna.core.parts.axis import Axis, share_near
 from ulna.core.parts.base import Base
 from ulna.core.parts.mats import worth_gutting
@@ -115,11 +115,22 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
             )
         parts.append(PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, name_of(part, ground)))
         lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
-        for piece in built.pieces:
-            pieces += halved(piece.moved(box.x, box.y), ground)
+        pieces += _placed(one, box, ground)
         findings += _place_findings(one, box, standing, ground)
         findings += _choice_findings(part, built, ground)
     return Evaluated(plan.format, tuple(parts), tuple(pieces), tuple(findings), tuple(lines))
+
+
+def _placed(one: Standing, box: Rect, ground: Ground) -> tuple[Piece, ...]:
+    """The pieces of a part where it lies; remembered, since a page of hundreds changes in one place at a time."""
+    key = id(one.built), box.x, box.y
+    found = ground.placed.get(key)
+    if found is None or found[0] is not one.built:
+        pieces = tuple(half for piece in one.built.pieces for half in halved(piece.moved(box.x, box.y), ground))
+        if len(ground.placed) > MOST_WORKED:
+            ground.placed.clear()
+        found = ground.placed[key] = one.built, pieces
+    return found[1]
 
 
 def move(plan: PagePlan, id: str, x: Rect, ground: Ground) -> PagePlan:

@@ -120,8 +120,8 @@ class Photo:
 class Ground:
     """What a page is worked out against: its format, the shelf, the photos and the person's ruler.
 
-    `worked` remembers parts that were worked out on this ground already, so that a change to one of a hundred costs
-    one; it is no part of the value.
+    `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
+    hundred costs one; they are no part of the value.
     """
 
     format: PageFormat
@@ -129,6 +129,7 @@ class Ground:
     photos: Mapping[str, Photo]
     ruler: Ruler
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
+    placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
     def says(self, choice: PaperChoice) -> str:
         """A paper choice in words: its name and side, and whether it lies turned."""

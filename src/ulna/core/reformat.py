@@ -37,7 +37,7 @@ class Reformatted:
 def reformat(plan: PagePlan, format: PageFormat, ground: Ground) -> Reformatted:
     """`ground` is the new format's. Photos take the next smaller usual size where they must be smaller."""
     old, told = plan.format, list[str]()
-    before = stand(plan.parts, replace(ground, format=old, worked={}))
+    before = stand(plan.parts, replace(ground, format=old, worked={}, placed={}))
     scale = _scale(old, format)
     parts = list[Part]()
     single = format.pages == 1 and old.pages == 2

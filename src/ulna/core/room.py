@@ -12,7 +12,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core.geometry import Rect
-from ulna.core.measure import Length, Ruler, Unit, inches, mm
+from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm
 from ulna.core.page import PagePlan
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts import Part, Placed, work_out
@@ -67,7 +67,16 @@ def _level(plan: PagePlan, part: Part, above: str | None) -> int:
 
 def _placed(plan: PagePlan, part: Part, lying: list[tuple[Part, Rect]], coming: int, ground: Ground) -> Part:
     """The part on the first page with room for it; where there is none, a step beside what lies in the middle."""
-    if isinstance(part, Base) or part.place.needs or part.place != Place(part.place.on):
+    if isinstance(part, Base):
+        return part
+    taken = any(not isinstance(one, Base) and one.place == part.place for one, _ in lying)
+    if part.place.needs:  # it lies on another part, or beside it; a twin a step further
+        step = _gaps(ground.ruler)[0] if taken else ZERO
+        x, y = part.place.across, part.place.down
+        return replace(
+            part, place=replace(part.place, across=replace(x, by=x.by + step), down=replace(y, by=y.by + step))
+        )
+    if part.place != Place(part.place.on) and not taken:
         return part  # where it is to lie is said already
     if _fills(part):
         return replace(part, place=_page_without_its_like(plan, part))

@@ -59,7 +59,7 @@ def _fill(home: Household) -> None:
     _page(home, pages.rain(photos))
     _to_print(home, _page(home, pages.engine(photos)), photos)
     _cut(home, _page(home, pages.market(photos)), sheets=None)
-    _cut(home, _page(home, pages.locks(photos)), sheets=4)
+    _cut(home, _page(home, pages.locks(photos)), sheets=7)
 
 
 def _photo(home: Household, scene: Scene, file: bytes) -> str:

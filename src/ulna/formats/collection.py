@@ -52,9 +52,13 @@ def with_papers(document: Any, fresh: Mapping[str, str]) -> Any:
     if not isinstance(document, dict):
         return document
     renamed = {key: with_papers(value, fresh) for key, value in document.items()}
-    for key in ("paper", "scrap_of"):
+    for key in ("paper", "scrap_of", "sheet"):
         if isinstance(renamed.get(key), str):
             renamed[key] = fresh.get(renamed[key], renamed[key])
     if "papers" in renamed:
-        renamed["papers"] = [paper | {"id": fresh.get(paper["id"], paper["id"])} for paper in renamed["papers"]]
+        # A kit's papers have ids; the papers of a part are choices, which name theirs.
+        renamed["papers"] = [
+            paper | {"id": fresh.get(paper["id"], paper["id"])} if "id" in paper else paper
+            for paper in renamed["papers"]
+        ]
     return renamed

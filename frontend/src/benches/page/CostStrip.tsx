@@ -12,12 +12,13 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
     <Box
       component="section"
       aria-label="What the page costs"
+      tabIndex={0}
       sx={{
         borderTop: `1px solid ${colours.line}`,
         background: colours.paper,
         px: 2,
         py: 1,
-        maxHeight: 168,
+        maxHeight: 136,
         overflow: "auto",
         [narrow]: { maxHeight: "none" },
       }}

@@ -7,7 +7,8 @@ import { FORMATS, formatOf, type PageFormat } from "./formats";
 
 interface Props {
   format: PageFormat;
-  onChange: (format: PageFormat) => void;
+  /** What becomes of the format as it is once earlier changes are through. */
+  onChange: (change: (format: PageFormat) => PageFormat) => void;
 }
 
 export function FormatFields({ format, onChange }: Props) {
@@ -18,10 +19,10 @@ export function FormatFields({ format, onChange }: Props) {
         value={format.kind}
         options={FORMATS.map((f) => [f.kind, f.name] as const)}
         onChange={(kind) =>
-          onChange(
+          onChange((now) =>
             kind === "own"
-              ? { ...format, kind }
-              : { ...formatOf(kind, kind.startsWith("notebook") ? 2 : format.pages), binding: format.binding },
+              ? { ...now, kind }
+              : { ...formatOf(kind, kind.startsWith("notebook") ? 2 : now.pages), binding: now.binding },
           )
         }
       />
@@ -31,14 +32,14 @@ export function FormatFields({ format, onChange }: Props) {
             label="Page width"
             range="page size"
             value={format.width}
-            onCommit={(width) => onChange({ ...format, width })}
+            onCommit={(width) => onChange((now) => ({ ...now, width }))}
           />
           ×
           <LengthField
             label="Page height"
             range="page size"
             value={format.height}
-            onCommit={(height) => onChange({ ...format, height })}
+            onCommit={(height) => onChange((now) => ({ ...now, height }))}
           />
         </>
       )}
@@ -49,7 +50,7 @@ export function FormatFields({ format, onChange }: Props) {
           ["1", "single"],
           ["2", format.kind.startsWith("notebook") ? "spread" : "double"],
         ]}
-        onChange={(pages) => onChange({ ...format, pages: Number(pages) })}
+        onChange={(pages) => onChange((now) => ({ ...now, pages: Number(pages) }))}
       />
       <Choice
         label="Binding"
@@ -58,14 +59,14 @@ export function FormatFields({ format, onChange }: Props) {
           ["none", "no binding strip"],
           ["kept", "binding strip of"],
         ]}
-        onChange={(way) => onChange({ ...format, binding: way === "none" ? "0 in" : "1/2 in" })}
+        onChange={(way) => onChange((now) => ({ ...now, binding: way === "none" ? "0 in" : "1/2 in" }))}
       />
       {hasLength(format.binding) && (
         <LengthField
           label="Binding strip"
           range="gap"
           value={format.binding}
-          onCommit={(binding) => onChange({ ...format, binding })}
+          onCommit={(binding) => onChange((now) => ({ ...now, binding }))}
         />
       )}
       {(format.kind.startsWith("notebook") || hasLength(format.allowance)) && (
@@ -76,7 +77,7 @@ export function FormatFields({ format, onChange }: Props) {
             ["size", "papers cut at size"],
             ["over", "papers cut ⅛ in over"],
           ]}
-          onChange={(way) => onChange({ ...format, allowance: way === "size" ? "0 in" : "1/8 in" })}
+          onChange={(way) => onChange((now) => ({ ...now, allowance: way === "size" ? "0 in" : "1/8 in" }))}
         />
       )}
     </>

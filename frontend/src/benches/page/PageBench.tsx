@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { type KeyboardEvent, useMemo, useState } from "react";
+import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import { client, take, Unreachable } from "../../api/client";
 import {
@@ -66,6 +66,7 @@ function Bench({ answer }: { answer: PageOut }) {
   const [more, setMore] = useState<readonly string[]>([]);
   const [auditioning, setAuditioning] = useState(false);
   const tape = useMeasuring(id, page);
+  const formats = useRef(Promise.resolve());
 
   const now = () => desk.getState().body;
   const edit = (what: string, change: Partial<Recipe>, group?: string) =>
@@ -138,16 +139,18 @@ function Bench({ answer }: { answer: PageOut }) {
     void add("added another like it", [{ ...part, id: newId(part.kind) }], part.id);
   }
 
-  /** The parts go along in proportion; what does not fit is told. */
-  async function changeFormat(format: PageFormat): Promise<void> {
-    const from = now();
-    try {
-      const moved = await take(client.POST("/api/reformat", { body: { page: from, format, id } }));
-      edit("changed the format", moved.page);
-      if (moved.told.length) say(moved.told.join(" "));
-    } catch {
-      edit("changed the format", { format });
-    }
+  /** The parts go along in proportion; what does not fit is told. One change after the other, however quick. */
+  function changeFormat(change: (format: PageFormat) => PageFormat): void {
+    formats.current = formats.current.then(async () => {
+      const format = change(now().format);
+      try {
+        const moved = await take(client.POST("/api/reformat", { body: { page: now(), format, id } }));
+        edit("changed the format", moved.page);
+        if (moved.told.length) say(moved.told.join(" "));
+      } catch {
+        edit("changed the format", { format });
+      }
+    });
   }
 
   function mend(what: string, part: Part, pages: number | null): void {
@@ -208,7 +211,7 @@ function Bench({ answer }: { answer: PageOut }) {
             />
           </Box>
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", py: 1 }}>
-            <FormatFields format={page.format} onChange={(format) => void changeFormat(format)} />
+            <FormatFields format={page.format} onChange={changeFormat} />
           </Box>
         </Box>
         <Box sx={{ borderTop: `1px solid ${colours.line}`, borderBottom: `1px solid ${colours.line}` }}>

@@ -3,7 +3,7 @@ import { useRef, useState } from "react";
 import { client, type Schemas, take } from "../../api/client";
 import type { Recipe } from "../../api/documents";
 import type { Overlay } from "../../page/Drawing";
-import { asLength, type Box, box } from "../../page/scale";
+import { asLength, type Box, box, inches } from "../../page/scale";
 import type { Part } from "../../parts/kinds";
 import { arrangeBody } from "./arrange";
 
@@ -12,6 +12,11 @@ type Moved = Schemas["Moved"];
 const LINGER = 2500;
 /** How near a guide must be to catch, in inches. */
 const CATCH = "3/16 in";
+
+/** Where the near edge goes: to the guide, while it is near. */
+function caught(guide: Moved["across"] | undefined, at: number): number {
+  return guide && Math.abs(inches(guide.at) - at) <= inches(CATCH) ? inches(guide.at) : at;
+}
 
 /** `together` are the parts that are chosen besides, or of one group: they go as far as the one in hand. */
 export function useMove(
@@ -104,7 +109,25 @@ export function useMove(
     clearTimeout(fading.current);
     from.current = start;
     wanted.current = { part, corner, start };
+    follow(part, corner, start);
     void ask();
+  }
+
+  /** The part follows the hand at once, held by the guides that it caught on last; the server's answer is drawn then. */
+  function follow(part: string, corner: { x: number; y: number }, start: Box): void {
+    setOverlay((old) => {
+      const held = old?.part === part ? old : null;
+      const x = caught(held?.across, corner.x);
+      const y = caught(held?.down, corner.y);
+      return {
+        part,
+        along: held?.along ?? together.current,
+        shift: { x: x - start.x, y: y - start.y },
+        across: held?.across ?? null,
+        down: held?.down ?? null,
+        distances: held?.distances ?? [],
+      };
+    });
   }
 
   function onDrop(): void {

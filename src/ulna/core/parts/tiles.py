@@ -84,7 +84,7 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
     if len(laid) > MOST:
         size = ruler.say_size(wide, high)
         return _none(part, f"Tiles of {ruler.say(f)} on {size} would be more than {MOST}; make them larger.")
-    laid = _kept(part, laid, wide, high, room)
+    laid = tuple(_kept(part, laid, wide, high, room))
     if not laid:
         size = ruler.say_size(wide, high)
         return _none(part, f"No tile of {ruler.say(f)} lies wholly on {size}; make the tiles smaller.")
@@ -121,7 +121,7 @@ def _none(part: Tiles, told: str) -> Built:
     return Built(ZERO, ZERO, findings=(Finding("tiles", "stop", part.id, told),))
 
 
-def _kept(part: Tiles, laid: list[Tile], wide: Length, high: Length, room: Rect) -> list[Tile]:
+def _kept(part: Tiles, laid: Sequence[Tile], wide: Length, high: Length, room: Rect) -> Sequence[Tile]:
     """The cells of a ring, or those that are drawn to be kept."""
     if part.layout == "ring":
         on_part = part.place.base is not None
