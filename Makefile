@@ -40,6 +40,7 @@ bench: .made/python .made/web .made/chromium
 
 screenshots: .made/python .made/web .made/chromium
 	$(BIN)/python docs/take_screenshots.py
+	$(BIN)/python docs/draw_parts.py
 
 clean:
 	rm -rf .venv .made .demo frontend/node_modules src/ulna/web

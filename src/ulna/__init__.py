@@ -1,3 +1,3 @@
 """Ulna measures, plans and cuts scrapbook pages from the sheets of a paper kit."""
 
-__version__ = "0.2.0"
+__version__ = "0.3.0"

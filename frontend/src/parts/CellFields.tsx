@@ -253,9 +253,9 @@ export function TilesFields(of: PartProps<TilesPart>) {
           field="layout"
           label="Layout"
           options={[
-            ["region", "over all of"],
-            ["ring", "in a ring on"],
-            ["scattered", "scattered over"],
+            ["region", "all over"],
+            ["ring", "in a ring,"],
+            ["scattered", "scattered,"],
           ]}
         />
         <RoomValue of={of} field="width" label="Width" own="6 in" />

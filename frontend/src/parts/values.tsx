@@ -34,18 +34,18 @@ export function RoomValue<P>({ of, field, label, own }: Of<P> & { own: string })
   const value = of.part[field] as string | null;
   return (
     <>
+      {value !== null && <LengthValue of={of} field={field} label={label} />}
       <Choice
         label={`${label}: how it is sized`}
         value={value === null ? "all" : "own"}
         options={[
           ["all", `as ${/height/i.test(label) ? "high" : "wide"} as what it lies on`],
-          ["own", /height/i.test(label) ? "high, of" : "wide, of"],
+          ["own", /height/i.test(label) ? "high" : "wide"],
         ]}
         onChange={(way) =>
           of.onChange(`changed the ${label.toLowerCase()}`, { ...of.part, [field]: way === "all" ? null : own })
         }
       />
-      {value !== null && <LengthValue of={of} field={field} label={label} />}
     </>
   );
 }

@@ -1,0 +1,145 @@
+"""Draws the pictures of docs/parts.md from the demo's papers. Run with `make screenshots`."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from pathlib import Path
+
+from ulna.core.geometry import Borders
+from ulna.core.measure import ZERO, Ruler, inches, parse
+from ulna.core.page import PagePlan, evaluate
+from ulna.core.page_formats import PageFormat
+from ulna.core.parts import Part
+from ulna.core.parts.band import Band
+from ulna.core.parts.base import Base
+from ulna.core.parts.card import Card
+from ulna.core.parts.cutout import Cutout
+from ulna.core.parts.grid import Cell, Grid
+from ulna.core.parts.mats import Mat
+from ulna.core.parts.mitred import Mitred
+from ulna.core.parts.panel import Opening, Panel
+from ulna.core.parts.papered import Papered
+from ulna.core.parts.pieced import Pieced
+from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.pocket import Pocket
+from ulna.core.parts.rounds import Rounds
+from ulna.core.parts.stitching import Stitching
+from ulna.core.parts.tape import Tape
+from ulna.core.parts.tiles import Tiles
+from ulna.core.parts.torn import Torn
+from ulna.core.pieces import Ground, PaperChoice
+from ulna.core.prints import Print
+from ulna.core.shelf import Face, Shelf
+from ulna.demo import kits
+from ulna.formats import svg
+
+TO = Path(__file__).parent / "parts"
+SHELF = Shelf.of([p.value() for kit in (kits.towpath(), kits.wharf(), kits.stash()) for p in kit.papers])
+
+
+def paper(name: str, side: Face = "A") -> PaperChoice:
+    return PaperChoice(name, side)
+
+
+def at(left: str, top: str) -> Place:
+    return Place("left", Across("left", parse(left)), Down("top", parse(top)))
+
+
+def on(base: str) -> Place:
+    return Place("left", Across("centre", ZERO, base), Down("centre", ZERO, base))
+
+
+RED, BRICK, TIN = paper("wharf-painted-tin"), paper("towpath-lock-brick"), paper("wharf-zigzag-tin")
+GREEN, WATER, BOOK = paper("wharf-verdigris"), paper("towpath-still-water"), paper("towpath-log-book")
+FOUR = (WATER, BRICK, BOOK, GREEN)
+
+
+def ground(id: str, left: str, w: str = "4", h: str = "4", choice: PaperChoice = BOOK) -> Panel:
+    return Panel(id, id, width=parse(w), height=parse(h), choice=choice, place=at(left, "1/4"))
+
+
+def foundations() -> list[Part]:
+    mitred, papered = ground("m", "1/4", choice=paper("towpath-cream")), ground("p", "4 1/2", choice=GREEN)
+    frame = Panel("f", "frame", width=inches(4), height=inches(4), choice=BRICK, place=at("8 3/4", "1/4"))
+    return [
+        mitred,
+        Mitred("border", parse("5/8"), choice=paper("wharf-awning"), place=on("m")),
+        papered,
+        Papered("papered", (WATER, BOOK, TIN), shares=(2, 1, 1), strip=parse("1/4"), strip_choice=RED, place=on("p")),
+        replace(frame, opening=Opening(rim=parse("3/4"))),
+        Torn("t", parse("1"), inches(4), layers=3, papers=(WATER, BRICK, BOOK), place=at("13", "1/2")),
+        Panel("s", width=inches(4), height=parse("1 1/2"), choice=RED, place=at("13", "2 3/4")),
+        Stitching("seam", place=on("s")),
+    ]
+
+
+def strips() -> list[Part]:
+    made: list[Part] = [
+        Band(
+            "b1", 6, parse("3/8"), inches(3), parse("1/8"), "stepped", parse("1/4"), papers=FOUR, place=at("1/4", "1/2")
+        )  # fmt: skip
+    ]
+    for k, pattern in enumerate(("log cabin", "pinwheel", "herringbone", "sunburst", "triangle")):
+        left = f"{5 + k * 25 // 10} {'1/2' if k % 2 else ''}".strip() if k else "5"
+        size = inches(2, 1, 4)
+        made.append(Pieced(f"p{k}", pattern, size, inches(3), parse("3/8"), FOUR, place=at(left, "1/2")))  # type: ignore[arg-type]
+    return made
+
+
+def cells() -> list[Part]:
+    photo = Cell(0, 0, 2, 2, "photo", Print(None, inches(2), inches(2)))
+    round_ = Cell(1, 2, figure="circle")
+    return [
+        Grid(
+            "g", 2, 3, gap=parse("1/8"), margin=ZERO, width=inches(4), height=inches(4), cells=(photo, round_),
+            papers=FOUR, place=at("1/4", "1/4"),
+        ),
+        Tiles(
+            "h", size=parse("7/8"), gap=parse("1/16"), width=inches(4), height=inches(4), papers=FOUR,
+            place=at("4 5/8", "1/4"),
+        ),
+        Tiles(
+            "r", size=parse("5/8"), gap=parse("1/16"), width=inches(4), height=inches(4), layout="ring", papers=FOUR,
+            hole_width=parse("1 1/2"), hole_height=parse("1 1/2"), place=at("8 7/8", "1/4"),
+        ),
+        Tiles(
+            "t", "triangle", parse("1"), width=inches(4), height=inches(4), trimmed=True, papers=(RED, TIN),
+            place=at("13 1/4", "1/4"),
+        ),
+    ]  # fmt: skip
+
+
+def shapes() -> list[Part]:
+    def cut(id: str, figure: str, w: str, h: str, left: str, top: str, choice: PaperChoice, more: str = "0") -> Cutout:
+        return Cutout(id, figure, parse(w), parse(h), parse(more), choice=choice, place=at(left, top))  # type: ignore[arg-type]
+
+    tag = cut("tag", "tag", "1 3/4", "3", "1/2", "3/4", BOOK, "3/8")
+    mat = Mat(Borders.even(parse("1/8")), RED)
+    opening = Opening("circle", None, inches(2), inches(2), print=Print(None, inches(3), inches(3)))
+    return [
+        replace(tag, hole=parse("3/8"), reinforced=True, ring=RED, mats=(replace(mat, angle=6.0),)),
+        cut("heart", "heart", "1 3/4", "1 3/4", "3", "1/2", RED),
+        cut("banner", "banner", "1", "1 3/4", "3 3/8", "2 1/2", TIN, "3/8"),
+        cut("scallop", "scalloped", "2 1/4", "1 1/2", "5 1/4", "1/2", WATER, "3/8"),
+        cut("arch", "arch", "1 1/2", "1 7/8", "5 5/8", "2 3/8", GREEN),
+        Pocket("pocket", inches(3), inches(2), choice=paper("wharf-oilcloth"), inside=BOOK, place=at("8", "3/4")),
+        Panel("window", width=inches(3), height=inches(3), choice=GREEN, opening=opening, place=at("11 1/2", "3/4")),
+        Rounds("ring", path="ring", length=parse("1 3/4"), pitch=parse("5/8"), papers=FOUR, place=at("15", "1/2")),
+        Card("card", "towpath-little-cards", "small 1", mats=(mat,), place=at("15", "2 1/2")),
+        Tape("tape", width=parse("3/8"), length=parse("7 1/4"), wrapped=0, colour="#c8873c", place=at("1/4", "4")),
+    ]  # fmt: skip
+
+
+def main() -> None:
+    TO.mkdir(exist_ok=True)
+    for make, high in ((foundations, "4 1/2"), (strips, "4"), (cells, "4 1/2"), (shapes, "6")):
+        format = PageFormat("own", parse("17 1/2"), parse(high))
+        base = Base("base", choice=paper("stash-kraft", "B"))
+        plan = PagePlan(make.__name__, format, parts=(replace(base, choice=paper("wharf-white")), *make()))
+        page = evaluate(plan, Ground(format, SHELF, {}, Ruler()))
+        drawing = svg.page(page, SHELF, lambda _: None, lambda *_: None)
+        (TO / f"{make.__name__}.png").write_bytes(svg.raster(drawing, 1400))
+
+
+if __name__ == "__main__":
+    main()
