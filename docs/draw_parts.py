@@ -65,7 +65,9 @@ def foundations() -> list[Part]:
         mitred,
         Mitred("border", parse("5/8"), choice=paper("wharf-awning"), place=on("m")),
         papered,
-        Papered("papered", (WATER, BOOK, TIN), shares=(2, 1, 1), strip=parse("1/4"), strip_choice=RED, place=on("p")),
+        Papered(
+            "papered", (WATER, BOOK, TIN), shares=(2, 1, 1), strip=parse("1/4"), strip_choice=RED, place=on("p")
+        ),
         replace(frame, opening=Opening(rim=parse("3/4"))),
         Torn("t", parse("1"), inches(4), layers=3, papers=(WATER, BRICK, BOOK), place=at("13", "1/2")),
         Panel("s", width=inches(4), height=parse("1 1/2"), choice=RED, place=at("13", "2 3/4")),
@@ -76,8 +78,16 @@ def foundations() -> list[Part]:
 def strips() -> list[Part]:
     made: list[Part] = [
         Band(
-            "b1", 6, parse("3/8"), inches(3), parse("1/8"), "stepped", parse("1/4"), papers=FOUR, place=at("1/4", "1/2")
-        )  # fmt: skip
+            "b1",
+            6,
+            parse("3/8"),
+            inches(3),
+            parse("1/8"),
+            "stepped",
+            parse("1/4"),
+            papers=FOUR,
+            place=at("1/4", "1/2"),
+        )
     ]
     for k, pattern in enumerate(("log cabin", "pinwheel", "herringbone", "sunburst", "triangle")):
         left = f"{5 + k * 25 // 10} {'1/2' if k % 2 else ''}".strip() if k else "5"
@@ -110,7 +120,9 @@ def cells() -> list[Part]:
 
 
 def shapes() -> list[Part]:
-    def cut(id: str, figure: str, w: str, h: str, left: str, top: str, choice: PaperChoice, more: str = "0") -> Cutout:
+    def cut(
+        id: str, figure: str, w: str, h: str, left: str, top: str, choice: PaperChoice, more: str = "0"
+    ) -> Cutout:
         return Cutout(id, figure, parse(w), parse(h), parse(more), choice=choice, place=at(left, top))  # type: ignore[arg-type]
 
     tag = cut("tag", "tag", "1 3/4", "3", "1/2", "3/4", BOOK, "3/8")
