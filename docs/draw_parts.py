@@ -17,7 +17,8 @@ from ulna.core.parts.cutout import Cutout
 from ulna.core.parts.grid import Cell, Grid
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.mitred import Mitred
-from ulna.core.parts.panel import Opening, Panel
+from ulna.core.parts.opening import Opening
+from ulna.core.parts.panel import Panel
 from ulna.core.parts.papered import Papered
 from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place

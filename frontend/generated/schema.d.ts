@@ -2016,6 +2016,7 @@ export interface components {
             kind: "card";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
+            opening?: components["schemas"]["Opening-Input"] | null;
             place: components["schemas"]["Place-Input"];
             sheet?: string | null;
         };
@@ -2039,6 +2040,7 @@ export interface components {
             kind: "card";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
+            opening: components["schemas"]["Opening-Output"] | null;
             place: components["schemas"]["Place-Output"];
             sheet: string | null;
         };
@@ -4194,6 +4196,16 @@ export interface components {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
+        /** @description A punch or a die that the household has. */
+        Punch: {
+            figure: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            size: string;
+        };
         /** @description The recipe of a page: parts from underneath upward. */
         "Recipe-Input": {
             format: components["schemas"]["PageFormat-Input"];
@@ -4369,13 +4381,15 @@ export interface components {
             version: number;
             what: string;
         };
-        /** @description How a household measures. */
+        /** @description How a household measures, and what it punches with. */
         "Settings-Input": {
             /**
              * @default 1/16 in
              * @enum {string}
              */
             mark: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
+            /** @default [] */
+            punches: components["schemas"]["Punch"][];
             /**
              * @default in
              * @enum {string}
@@ -4387,13 +4401,15 @@ export interface components {
              */
             zero: "left" | "centre";
         };
-        /** @description How a household measures. */
+        /** @description How a household measures, and what it punches with. */
         "Settings-Output": {
             /**
              * @default 1/16 in
              * @enum {string}
              */
             mark: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
+            /** @default [] */
+            punches: components["schemas"]["Punch"][];
             /**
              * @default in
              * @enum {string}

@@ -9,9 +9,11 @@ import io
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from pathlib import Path
-from typing import Any, BinaryIO, Literal, TypeVar
+from typing import Annotated, Any, BinaryIO, Literal, TypeVar
 
-from ulna.core import choosing, colour
+from pydantic import Field
+
+from ulna.core import choosing, colour, punches
 from ulna.core.crop import Crop
 from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.cut_list import CutList, cut_list
@@ -30,7 +32,7 @@ from ulna.formats import collection
 from ulna.formats import cuts as cuts_format
 from ulna.formats.kit import Kit
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.formats.model import Model
+from ulna.formats.model import Model, Size
 from ulna.formats.photo import PhotoRecord
 from ulna.formats.recipe import Recipe
 from ulna.printing import Printing
@@ -52,12 +54,21 @@ COLOURS_LONGEST = 36
 """To so many pixels a picture is made smaller before its colours are measured."""
 
 
+class Punch(Model):
+    """A punch or a die that the household has."""
+
+    core = punches.Punch
+    figure: Annotated[str, Field(min_length=1, max_length=40)]
+    size: Size
+
+
 class Settings(Model):
-    """How a household measures."""
+    """How a household measures, and what it punches with."""
 
     unit: Literal["in", "mm"] = "in"
     mark: Literal["1/8 in", "1/16 in", "1/32 in", "1 mm", "0.5 mm"] = "1/16 in"
     zero: Literal["left", "centre"] = "left"
+    punches: Annotated[list[Punch], Field(max_length=100)] = []
 
     def ruler(self) -> Ruler:
         return Ruler(Unit(self.unit), MARKS[self.mark])
@@ -142,6 +153,10 @@ class Household:
     def ruler(self) -> Ruler:
         return self.cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())
 
+    def punches(self) -> tuple[punches.Punch, ...]:
+        found = Settings.model_validate(self.settings().body).punches
+        return tuple(punch.value() for punch in found)
+
     def shelf(self) -> Shelf:
         """Every paper of every kit that is not put away, as it was unpacked."""
         return self.cached("shelf", ["kit"], self._read_shelf)
@@ -224,7 +239,7 @@ class Household:
         return self.cached(
             f"ground of {page}, {format}",
             kinds,
-            lambda: Ground(format, self.shelf_for(page), self.photos(), self.ruler()),
+            lambda: Ground(format, self.shelf_for(page), self.photos(), self.ruler(), self.punches()),
         )
 
     def page(self, id: str) -> PagePlan:

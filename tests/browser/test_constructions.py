@@ -313,3 +313,17 @@ def test_variants_stand_side_by_side(bench: Page) -> None:
     expect(bench.get_by_role("img")).to_have_count(1)
     bench.get_by_role("button", name="Bring it back").click()
     expect(bench.get_by_role("img")).to_have_count(2)
+
+
+def test_a_size_that_no_punch_has_is_told_with_the_next_larger(bench: Page) -> None:
+    """A punch of 2 in is entered; tiles of 1 5/8 say so, and one press makes them 2."""
+    bench.get_by_role("button", name="Units, marks").click()
+    bench.get_by_role("button", name="A punch").click()
+    put(bench, "Punch 1: size", "2")
+    bench.keyboard.press("Escape")
+    add_part(bench, "circle t")
+    put(bench, "Tile size", "1 5/8")
+    expect(bench.get_by_text("You have no circle punch of")).to_be_visible()
+    bench.get_by_role("button", name="Make them 2").click()
+    expect(bench.get_by_text("Punched with your 2 circle")).to_be_visible()
+    saved(bench)

@@ -155,7 +155,7 @@ def test_a_kit_put_away_can_be_brought_back(page: Page, tmp_path: Path) -> None:
     page.get_by_role("button", name="Put away", exact=True).click()
     expect(page.get_by_role("heading", name="Begin with what is in the box")).to_be_visible()
     page.reload()
-    page.get_by_role("button", name="Units, marks and what was put away").click()
+    page.get_by_role("button", name="Units, marks, punches and what was put away").click()
     page.get_by_role("button", name="What was put away …").click()
     page.get_by_role("dialog").get_by_role("button", name="Bring back").click()
     expect(page.get_by_text("Nothing is put away.")).to_be_visible()

@@ -23,7 +23,8 @@ from ulna.core.parts.grid import Grid
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.mitred import Mitred
-from ulna.core.parts.panel import Opening, Panel
+from ulna.core.parts.opening import Opening
+from ulna.core.parts.panel import Panel
 from ulna.core.parts.papered import Papered
 from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.pieced import Pieced

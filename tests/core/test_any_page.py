@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+import pytest
 from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from tests.core.examples import ground
 from tests.core.pages import PAPERS, pages
@@ -14,9 +16,10 @@ from ulna.core.cutting.cut_list import CutList, CutSheet, CutStep, cut_list
 from ulna.core.cutting.demand import demand
 from ulna.core.geometry import Rect
 from ulna.core.measure import MARKS, ZERO, Ruler, Unit, inches
-from ulna.core.page import Evaluated, PagePlan, evaluate
+from ulna.core.page import Evaluated, PagePlan, evaluate, halved
+from ulna.core.page_formats import of_kind
 from ulna.core.parts.panel import Panel
-from ulna.core.polygons import bounds
+from ulna.core.polygons import area, bounds
 from ulna.core.shelf import Shelf
 
 SHELF, MARK = Shelf.of(list(PAPERS)), inches(0, 1, 16)
@@ -103,6 +106,27 @@ def test_the_halves_at_the_gutter_make_the_whole(plan: PagePlan) -> None:
             )
             assert piece.rect.right == other.rect.x == gutter
             assert piece.uncut == other.uncut and piece.rect.area + other.rect.area == piece.uncut.area
+
+
+@given(pages(), st.integers(1, 200))
+@settings(max_examples=60, deadline=None)
+def test_halves_of_any_shape_make_the_whole(plan: PagePlan, shift: int) -> None:
+    """Wherever the gutter falls: what is seen of both adds up, and the box that each is cut from holds it."""
+    double = ground(of_kind("12x12", 2), *PAPERS)
+    for piece in worked_out(plan).pieces:
+        if not piece.outline and not piece.angle:
+            continue
+        moved = piece.moved(inches(12) - piece.rect.x - inches(0, shift, 16), ZERO)
+        parts = halved(moved, double)
+        assert sum(area(p.seen) for p in parts) == pytest.approx(area(moved.seen), abs=1e-3)
+        for half in parts:
+            if not half.outline:
+                continue
+            # A tile is laid by its neighbours: its box is on a mark, and so up to half a mark beside it.
+            x1, y1, x2, y2 = bounds(half.outline)
+            dx, dy, near = (half.rect.x - half.uncut.x).inches, (half.rect.y - half.uncut.y).inches, 1 / 32 + 1e-3
+            assert x1 >= dx - near and x2 <= dx + half.rect.width.inches + near
+            assert y1 >= dy - near and y2 <= dy + half.rect.height.inches + near
 
 
 @given(pages())

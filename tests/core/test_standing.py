@@ -14,6 +14,7 @@ from ulna.core.page_formats import of_kind
 from ulna.core.parts.axis import Axis
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.place import Across, Down, Place, Stand
+from ulna.core.parts.pocket import Pocket
 from ulna.core.parts.stitching import Stitching
 from ulna.core.standing import stand
 
@@ -158,6 +159,17 @@ def test_what_hangs_over_its_base_is_told_by_the_name_of_the_base() -> None:
     page = evaluate(PagePlan("p", parts=(TAG, strip)), ground())
     (told,) = [f for f in page.findings if f.code == "overhang"]
     assert "the right edge of tag by 1/2" in told.sentence
+
+
+def test_what_must_stay_whole_keeps_off_an_edge_that_is_trimmed() -> None:
+    """A quarter inch, where the notebook's papers are cut over their open sides; the fold is no such edge."""
+    format = replace(of_kind("notebook", 2), allowance=parse("1/8"))
+    near = Pocket(
+        "near", width=inches(2), place=Place("right", Across("right", parse("1/8")), Down("top", inches(1)))
+    )
+    fold = replace(near, id="fold", place=Place("right", Across("left", ZERO), Down("top", inches(1))))
+    page = evaluate(PagePlan("p", format, parts=(near, fold)), ground(format))
+    assert [f.part for f in page.findings if f.code == "near-trim"] == ["near"]
 
 
 def test_the_binding_strip_is_kept_clear() -> None:

@@ -10,6 +10,7 @@ import { type Settings, settingsQuery } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { useFrame } from "./FrameContext";
+import { Punches } from "./Punches";
 import { PutAway } from "./PutAway";
 
 const MARKS: Record<Settings["unit"], readonly (readonly [Settings["mark"], string])[]> = {
@@ -44,7 +45,7 @@ export function Measures() {
   const settings = data?.settings;
   return (
     <Box sx={{ display: "inline-flex" }} id="measures">
-      <IconAction icon="ruler" name="Units, marks and what was put away" onClick={() => setOpen(true)} />
+      <IconAction icon="ruler" name="Units, marks, punches and what was put away" onClick={() => setOpen(true)} />
       {settings && (
         <Popover
           open={open}
@@ -84,6 +85,7 @@ export function Measures() {
               ]}
               onChange={(zero) => void change({ ...settings, zero })}
             />
+            <Punches settings={settings} onChange={(next) => void change(next)} />
             <Button
               size="small"
               sx={{ gridColumn: "1 / 3", justifySelf: "start", ml: -0.75 }}

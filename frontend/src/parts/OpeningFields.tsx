@@ -1,4 +1,4 @@
-/** The opening of a panel, and the photo behind it. */
+/** The opening of a panel or a card, and the photo behind it. */
 import Button from "@mui/material/Button";
 import { Choice } from "../ui/Choice";
 import { LengthField } from "../ui/LengthField";
@@ -7,9 +7,9 @@ import { PrintFields } from "./PrintFields";
 import { Sentence } from "./Sentence";
 import { FIGURES } from "./values";
 
-type Opening = NonNullable<PanelPart["opening"]>;
+export type Opening = NonNullable<PanelPart["opening"]>;
 
-export function OpeningFields({ part, onChange }: PartProps<PanelPart>) {
+export function OpeningFields<P extends { opening: Opening | null }>({ part, onChange }: PartProps<P>) {
   const opening = part.opening;
   if (!opening) {
     const fresh: Opening = {

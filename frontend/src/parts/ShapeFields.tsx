@@ -15,6 +15,7 @@ import {
   USUAL,
 } from "./kinds";
 import { MatList } from "./MatList";
+import { OpeningFields } from "./OpeningFields";
 import { Sentence } from "./Sentence";
 import {
   AngleValue,
@@ -198,6 +199,7 @@ export function CardFields(of: PartProps<CardPart>) {
         <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
         <AngleValue of={of} />
       </Sentence>
+      <OpeningFields {...of} />
       <MatList
         part={part.id}
         mats={part.mats}

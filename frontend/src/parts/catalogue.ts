@@ -559,6 +559,7 @@ export const CATALOGUE: readonly Entry[] = [
         figure: "rectangle",
         angle: 0,
         mats: [],
+        opening: null,
         place: CENTRED,
       },
     ],

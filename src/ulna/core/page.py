@@ -18,7 +18,10 @@ from ulna.core.parts import MOST_WORKED, Part, name_of
 from ulna.core.parts.axis import Axis, share_near
 from ulna.core.parts.base import Base
 from ulna.core.parts.mats import worth_gutting
+from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.place import place_at
+from ulna.core.parts.pocket import KEPT_OFF, Pocket
+from ulna.core.parts.stitching import Stitching
 from ulna.core.pieces import Built, Ground, Handle, Piece
 from ulna.core.polygons import Polygon
 from ulna.core.standing import Standing, stand
@@ -236,6 +239,8 @@ def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], 
     elif not isinstance(part, Base) and built.pieces:
         found += _overhang(one, box, standing, ground)
         found += _in_the_binding(part, box, ground)
+    if isinstance(part, Pocket | Mitred | Stitching) and whole.meets(box):
+        found += _near_the_trim(part, box, ground)
     if whole.meets(box):
         for piece in built.pieces:
             if piece.role == "print":
@@ -305,6 +310,27 @@ def _in_the_binding(part: Part, box: Rect, ground: Ground) -> list[Finding]:
             )
             return [Finding("binding", "warn", part.id, told)]
     return []
+
+
+def _near_the_trim(part: Part, box: Rect, ground: Ground) -> list[Finding]:
+    """What must stay whole, a stitched pocket or a border, keeps 1/4 in off an edge that may be trimmed."""
+    format = ground.format
+    if not format.allowance:
+        return []
+    whole = format.whole
+    spared = whole.x + KEPT_OFF <= box.x or (format.pages == 2 and box.x >= format.width)
+    if (
+        spared
+        and box.right <= whole.right - KEPT_OFF
+        and box.y >= KEPT_OFF
+        and box.bottom <= whole.bottom - KEPT_OFF
+    ):
+        return []
+    told = (
+        f"It lies nearer than {ground.ruler.say(KEPT_OFF)} to an edge that may be trimmed after gluing; "
+        "what must stay whole keeps off it."
+    )
+    return [Finding("near-trim", "warn", part.id, told)]
 
 
 def _choice_findings(part: Part, built: Built, ground: Ground) -> list[Finding]:

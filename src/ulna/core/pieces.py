@@ -15,6 +15,7 @@ from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat
 from ulna.core.polygons import Polygon, box, moved, turned
 from ulna.core.prints import Print
+from ulna.core.punches import Punch
 from ulna.core.shelf import Face, Shelf
 
 Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
@@ -118,7 +119,7 @@ class Photo:
 
 @dataclass(frozen=True)
 class Ground:
-    """What a page is worked out against: its format, the shelf, the photos and the person's ruler.
+    """What a page is worked out against: its format, the shelf, the photos, the person's ruler and punches.
 
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
@@ -128,6 +129,7 @@ class Ground:
     shelf: Shelf
     photos: Mapping[str, Photo]
     ruler: Ruler
+    punches: tuple[Punch, ...] = ()
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 

@@ -20,6 +20,7 @@ from ulna.core.parts import (
     joint,
     mats,
     mitred,
+    opening,
     panel,
     papered,
     photo,
@@ -155,7 +156,7 @@ class BasePart(Model):
 class Opening(Model):
     """`rim` null means a size of its own; `print` lies behind it."""
 
-    core = panel.Opening
+    core = opening.Opening
     figure: FigureName = "rectangle"
     rim: Gap | None = None
     width: Size
@@ -418,6 +419,7 @@ class CardPart(Model):
     figure: FigureName = "rectangle"
     angle: Angle = 0.0
     mats: Mats = []
+    opening: Opening | None = None
     place: Place
 
 

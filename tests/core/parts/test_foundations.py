@@ -13,7 +13,8 @@ from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
 from ulna.core.parts.mitred import Mitred
-from ulna.core.parts.panel import Opening, Panel
+from ulna.core.parts.opening import Opening
+from ulna.core.parts.panel import Panel
 from ulna.core.parts.papered import Papered
 from ulna.core.parts.stitching import Stitching
 from ulna.core.parts.torn import Torn

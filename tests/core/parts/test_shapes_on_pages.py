@@ -20,6 +20,7 @@ from ulna.core.page_formats import of_kind
 from ulna.core.parts.card import Card
 from ulna.core.parts.cutout import Cutout
 from ulna.core.parts.mats import Mat
+from ulna.core.parts.opening import Opening
 from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.parts.pocket import Pocket
@@ -127,6 +128,15 @@ def test_a_card_is_cut_from_its_place_alone() -> None:
         (asked,) = demand(page.pieces, on.shelf).pieces
         assert asked.pin is not None and asked.pin.x == inches(4).units and asked.sources == {"cards"}
         assert not plan_cuts(demand(page.pieces, on.shelf), 1000).unplaced
+
+
+def test_a_frame_is_made_from_a_card() -> None:
+    """Its middle cut out, a photo behind: the card stays pinned to its place, and says what it is."""
+    opening = Opening(width=inches(2), height=inches(2), print=Print(None, inches(3), inches(3)))
+    framed = Card("c", "cards", "sun", opening=opening)
+    photo, card = worked(framed, ground(None, CARDS)).pieces
+    assert photo.role == "print" and card.holes and card.pin is not None
+    assert "with an opening of 2 × 2 and photo behind it" in said(framed, ground(None, CARDS))
 
 
 def test_front_and_back_of_a_card_cannot_both_be_had_from_one_sheet() -> None:

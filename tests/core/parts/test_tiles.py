@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import fields
+from dataclasses import fields, replace
 from itertools import combinations
 
 import pytest
@@ -21,6 +21,7 @@ from ulna.core.parts.tiles import Taken, Tiles, yields
 from ulna.core.pieces import PaperChoice
 from ulna.core.polygons import area, bounds, clipped
 from ulna.core.prints import Print
+from ulna.core.punches import Punch
 
 PAPERS = tuple(PaperChoice(name) for name in ("a", "b", "c", "d", "e"))
 
@@ -181,6 +182,25 @@ def test_what_a_sheet_gives() -> None:
 def test_tiles_beyond_what_can_be_laid_are_told(part: Tiles, words: str) -> None:
     (told,) = worked(part).findings
     assert told.severity == "stop" and words in told.sentence
+
+
+@pytest.mark.parametrize(
+    ("tile", "words", "larger"),
+    [
+        ("1 1/2", "Punched with your 1 1/2 circle: cut the paper to strips first", None),
+        ("1 5/8", "You have no circle punch of 1 5/8; the next larger one is 2.", "2"),
+        ("2 1/2", "No circle punch of yours is that large; the largest is 2", None),
+    ],
+)
+def test_which_punch_a_size_needs(tile: str, words: str, larger: str | None) -> None:
+    """Of circles of 1, 1 1/2 and 2 in; hexagons, of which there are none, are cut by hand and nothing is said."""
+    owned = tuple(Punch("circle", parse(s)) for s in ("1", "1 1/2", "2"))
+    on = replace(ground(), punches=owned)
+    (told,) = [f for f in worked(region(shape="circle", size=parse(tile)), on).findings if f.code == "punch"]
+    assert told.sentence.startswith(words)
+    sizes = [r.part.size for r in told.remedies]  # type: ignore[attr-defined]
+    assert sizes == ([parse(larger)] if larger else [])
+    assert not [f for f in worked(region(), on).findings if f.code == "punch"]
 
 
 def test_each_is_cut_from_the_box_that_holds_it() -> None:

@@ -14,6 +14,8 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.opening import Opening, cut_into
+from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, PaperChoice, Piece
 from ulna.core.shelf import Card as SheetCard
@@ -22,7 +24,9 @@ from ulna.core.shelf import Paper
 
 @dataclass(frozen=True, slots=True)
 class Card:
-    """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to."""
+    """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with an
+    `opening` it is a frame.
+    """
 
     kind: ClassVar[str] = "card"
     level: ClassVar[str] = "over"
@@ -33,10 +37,11 @@ class Card:
     figure: Figure = "rectangle"
     angle: float = 0.0
     mats: tuple[Mat, ...] = ()
+    opening: Opening | None = None
     place: Place = field(default_factory=Place)
 
 
-def found(part: Card, ground: Ground) -> tuple[Paper, SheetCard] | None:
+def card_of(part: Card, ground: Ground) -> tuple[Paper, SheetCard] | None:
     """The sheet and the card on it."""
     paper = ground.shelf.papers.get(part.sheet or "")
     card = next((c for c in paper.cards if c.name == part.card), None) if paper else None
@@ -45,7 +50,7 @@ def found(part: Card, ground: Ground) -> tuple[Paper, SheetCard] | None:
 
 def build(part: Card, ground: Ground, room: Rect) -> Built:
     """Mats under it, then the card, pinned to its place as it is seen from the side that shows."""
-    there = found(part, ground)
+    there = card_of(part, ground)
     if there is None:
         told = (
             "Choose a sheet and one of its cards." if not part.sheet else "This card is not on its sheet any more."
@@ -62,6 +67,9 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
     if part.figure != "rectangle":
         line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
         piece = replace(piece, outline=line)
+    behind, found = list[Piece](), list[Finding]()
+    if part.opening is not None:
+        piece, behind, found = cut_into(part, part.opening, piece, ground)
     piece = replace(piece, angle=part.angle) if part.angle else piece
     other = "front" if part.back else "back"
     given = Finding(
@@ -70,9 +78,9 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
     return Built(
         mats.width,
         mats.height,
-        (*mats.pieces, piece),
+        (*mats.pieces, *behind, piece),
         mats.arithmetic,
-        (*mats.findings, given),
+        (*mats.findings, *found, given),
         handles=mats.handles,
     )
 
@@ -82,7 +90,7 @@ def name(part: Card, ground: Ground) -> str:
 
 
 def sentence(part: Card, ground: Ground) -> str:
-    there = found(part, ground)
+    there = card_of(part, ground)
     if there is None:
         return "Card, not chosen yet"
     paper, card = there
@@ -91,4 +99,6 @@ def sentence(part: Card, ground: Ground) -> str:
         ground.ruler.say_size(card.at.width, card.at.height),
     ]
     said.append(f"from {paper.name}")
+    if part.opening is not None:
+        said.append(opening_words(part.opening, ground))
     return ", ".join([*said, *matting.says(part.mats, ground)])

@@ -20,6 +20,7 @@ from ulna.core.pieces import Built, Ground, Handle, Line, PaperChoice, Piece
 
 EASE = inches(0, 1, 4)
 KEPT_OFF = inches(0, 1, 4)
+"""What must stay whole keeps so far off an edge that may be trimmed."""
 
 
 @dataclass(frozen=True, slots=True)

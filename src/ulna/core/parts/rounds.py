@@ -9,6 +9,7 @@ import math
 from dataclasses import dataclass, field, replace
 from typing import ClassVar, Literal
 
+from ulna.core import punches
 from ulna.core.figures import Figure, outline
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
@@ -88,7 +89,8 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
         ]
     else:
         handles.append(Handle("length", "length", width, height.part(1, 2), 1))
-    return Built(width, height, tuple(pieces), told, found, handles=tuple(handles))
+    punched = punches.told(part, part.figure, size, ground.punches, ruler)
+    return Built(width, height, tuple(pieces), told, (*found, *punched), handles=tuple(handles))
 
 
 def _none(part: Rounds, told: str) -> Built:

@@ -1,7 +1,6 @@
 """Tiles: honeycomb, squares, triangles or circles over a region, round a photo, or scattered; no two neighbours alike.
 
 Tiles that the region's edge cuts are trimmed, and what falls off one may be another; photos and cards may take cells.
-Paper is cut to strips before it is punched: a punch reaches only so far into a sheet (1 1/4 in as a rule).
 """
 
 from __future__ import annotations
@@ -12,7 +11,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from typing import ClassVar, Literal
 
-from ulna.core import lattice, polygons
+from ulna.core import lattice, polygons, punches
 from ulna.core.colouring import Spot, coloured, counts
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Rect
@@ -29,7 +28,6 @@ from ulna.core.shelf import Paper
 
 MOST = 600
 Layout = Literal["region", "ring", "scattered"]
-PUNCH_REACH = inches(1, 1, 4)
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,6 +104,7 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
             pieces.append(_piece(part, tile, seen, f, choice, ruler))
     if part.trimmed:
         findings += _halves(part, pieces)
+    findings += punches.told(part, part.shape.removesuffix(" flat up"), f, ground.punches, ruler)
     handles = [Handle("size", "size", f, ZERO, 1)]
     if part.gap or len(laid) > 1:
         handles.append(Handle("gap", "gap", wide.part(1, 2), ZERO, 1))

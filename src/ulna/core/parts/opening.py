@@ -1,0 +1,104 @@
+"""An opening cut into a panel or a card, with a photo behind it or not.
+
+┌───────────┐
+│ rim ╭───╮ │   a photo behind it needs d + 2 × lap both ways (lap 1/8 in as a rule); exactly d wide it will do if it
+│     ╰───╯ │   is fixed at its two long ends; the middle that is cut out is a scrap
+└───────────┘
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import Any
+
+from ulna.core.figures import Figure, outline
+from ulna.core.findings import Finding, Remedy
+from ulna.core.geometry import Borders, Rect
+from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.parts.photo import lay, name_of
+from ulna.core.pieces import Ground, Piece
+from ulna.core.polygons import moved
+from ulna.core.prints import Print
+
+Opened = Any
+"""A frozen part with an `id` and an `opening`."""
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """A hole of a figure in the middle of a panel, or `across` and `down` of it.
+
+    With `rim` that much stays all round instead of a size of its own. `print` lies behind it, held by `lap`.
+    """
+
+    figure: Figure = "rectangle"
+    rim: Length | None = None
+    width: Length = inches(3)
+    height: Length = inches(3)
+    across: Length = ZERO
+    down: Length = ZERO
+    lap: Length = inches(0, 1, 8)
+    print: Print | None = None
+
+
+def cut_into(
+    part: Opened, opening: Opening, piece: Piece, ground: Ground
+) -> tuple[Piece, list[Piece], list[Finding]]:
+    """The panel with its hole, the print behind it, and what is to be told. A straight hole gives its middle back."""
+    ruler, box = ground.ruler, piece.rect
+    if opening.rim is not None:
+        width, height = box.width - opening.rim * 2, box.height - opening.rim * 2
+    else:
+        width, height = ruler.round(opening.width), ruler.round(opening.height)
+    x = ruler.round((box.width - width).part(1, 2) + opening.across)
+    y = ruler.round((box.height - height).part(1, 2) + opening.down)
+    rims = Borders(x, y, box.width - x - width, box.height - y - height)
+    if min(width, height) < SIZE.least or rims.least < SIZE.least:
+        told = (
+            f"An opening of {ruler.say_size(width, height)} leaves no rim in a piece of "
+            f"{ruler.say_size(box.width, box.height)}; make it smaller or move it inward."
+        )
+        return piece, [], [Finding("opening", "stop", part.id, told)]
+    hole = moved(outline(opening.figure, width.inches, height.inches), x.inches, y.inches)
+    straight = opening.figure == "rectangle"
+    opened = replace(piece, holes=(hole,), gut=rims if straight else None)
+    if opening.print is None:
+        return opened, [], []
+    return opened, *_behind(part, opening, Rect(box.x + x, box.y + y, width, height), ground)
+
+
+def _behind(part: Opened, opening: Opening, hole: Rect, ground: Ground) -> tuple[list[Piece], list[Finding]]:
+    print_, ruler = opening.print or Print(), ground.ruler
+    wide, high = print_.lies
+    need_w, need_h = hole.width + opening.lap * 2, hole.height + opening.lap * 2
+    at = Rect(
+        ruler.round(hole.x + (hole.width - wide).part(1, 2)),
+        ruler.round(hole.y + (hole.height - high).part(1, 2)),
+        wide,
+        high,
+    )
+    piece, found = lay(part.id, "behind", print_, at, ground)
+    name = name_of(print_, ground)
+    if wide < hole.width or high < hole.height:
+        told = (
+            f"{name} is {ruler.say_size(wide, high)} and does not fill the opening of "
+            f"{ruler.say_size(hole.width, hole.height)}; it takes {ruler.say_size(need_w, need_h)} with the lap."
+        )
+        larger = replace(print_, width=max(print_.width, need_w), height=max(print_.height, need_h))
+        mended = replace(part, opening=replace(opening, print=larger))
+        found.append(Finding("opening", "warn", part.id, told, (Remedy("Print it that large", mended),)))
+    elif wide < need_w or high < need_h:
+        way = "sideways" if wide < need_w else "above and below"
+        told = f"Nothing of {name} is spare {way}: fix it at its other two ends."
+        found.append(Finding("opening", "note", part.id, told))
+    return [piece], found
+
+
+def words(opening: Opening, ground: Ground) -> str:
+    """As in: with an opening (circle) of 3 × 3 and Heron behind it."""
+    ruler = ground.ruler
+    kind = "an opening" if opening.figure == "rectangle" else f"an opening ({opening.figure})"
+    behind = f" and {name_of(opening.print, ground)} behind it" if opening.print is not None else ""
+    if opening.rim is None:
+        return f"with {kind} of {ruler.say_size(opening.width, opening.height)}{behind}"
+    return f"with {kind} that leaves a rim of {ruler.say(opening.rim)}{behind}"
