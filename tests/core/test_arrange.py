@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import replace
 from itertools import count, pairwise
 
@@ -28,7 +29,7 @@ from ulna.core.parts.mats import Mat
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.pieces import PaperChoice
+from ulna.core.pieces import Handle, PaperChoice
 from ulna.core.prints import Print
 from ulna.core.reformat import reformat
 
@@ -49,7 +50,7 @@ def boxes(after: PagePlan) -> dict[str, Rect]:
     return boxes_of(*after.parts, on=ground(after.format))
 
 
-def fresh() -> arrange.Callable[[str], str]:
+def fresh() -> Callable[[str], str]:
     numbers = count(1)
     return lambda kind: f"{kind}-{next(numbers)}"
 
@@ -184,7 +185,7 @@ def test_a_part_is_in_one_group_at_most() -> None:
 # ---- handles, measures, auditions, papers ------------------------------------------------------------
 
 
-def handle(part: Part, field: str) -> arrange.Any:
+def handle(part: Part, field: str) -> Handle:
     return next(h for h in worked(part).handles if h.field == field)
 
 

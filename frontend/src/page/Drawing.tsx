@@ -81,6 +81,9 @@ export function Drawing(props: Props) {
     height: height + depth + ROOM_PIXELS * pixel,
   };
   const patterns = usePatterns(page, shelf);
+  // While something is moved what lies still throws no shadows: hundreds of them, drawn anew each time, drag behind.
+  const inHand =
+    page.pieces.length > MANY_PIECES && overlay !== null && Boolean(overlay.shift.x || overlay.shift.y);
   const groups = useMemo(() => byPart(page), [page]);
 
   function onPointerDown(event: PointerEvent<SVGGElement>, part: string): void {
@@ -191,7 +194,7 @@ export function Drawing(props: Props) {
               onKeyDown={(event) => onKeyDown(event, part)}
               onFocus={(event) => event.currentTarget.matches(":focus-visible") && onChoose(part)}
             >
-              <Pieces pieces={pieces} patternOf={patterns.of} />
+              <Pieces pieces={pieces} patternOf={patterns.of} flat={inHand && !shift} />
               {lines.map((line) => (
                 <DrawnLine key={line.path} line={line} pixel={pixel} />
               ))}
@@ -228,6 +231,9 @@ export function byPart(page: Evaluated) {
 
 /** A part of many pieces throws one shadow: hundreds of filters would be slow under a hand. */
 const MANY = 12;
+
+/** From so many pieces on a page, shadows are left out while something is moved. */
+const MANY_PIECES = 80;
 
 interface PiecesProps {
   pieces: Schemas["PieceOut"][];

@@ -176,7 +176,7 @@ def swap(plan: PagePlan, first: str, second: str, ground: Ground) -> PagePlan:
 def copy(plan: PagePlan, ids: Sequence[str], new_id: Callable[[str], str], ground: Ground) -> Arranged:
     """Copies of parts on top of all, a half inch beside them; what counted from one of them counts from its copy."""
     step = Length(PER_INCH // 2)
-    return _copied(plan, ids, [(step, step, 0.0)], new_id, ground)
+    return _copied(plan, ids, [(step, step)], new_id, ground)
 
 
 def repeat(
@@ -193,7 +193,7 @@ def repeat(
     if not 1 <= rows * columns <= MOST_COPIES or min(rows, columns) < 1:
         read = f"{rows} × {columns}"
         raise FieldError("rows", read, f"1 to {MOST_COPIES} can be repeated", "take fewer rows or columns")
-    steps = [(across * c, down * r, 0.0) for r in range(rows) for c in range(columns) if r or c]
+    steps = [(across * c, down * r) for r in range(rows) for c in range(columns) if r or c]
     return _copied(plan, ids, steps, new_id, ground)
 
 
@@ -208,25 +208,21 @@ def ring(
     for k in range(1, count):
         t = math.tau * k / count
         x, y = r * math.sin(t), r * (1 - math.cos(t))
-        steps.append((ground.ruler.round(_len(x)), ground.ruler.round(_len(y)), 0.0))
+        steps.append((ground.ruler.near(x), ground.ruler.near(y)))
     return _copied(plan, ids, steps, new_id, ground)
-
-
-def _len(value: float) -> Length:
-    return Length(round(value * PER_INCH))
 
 
 def _copied(
     plan: PagePlan,
     ids: Sequence[str],
-    steps: Sequence[tuple[Length, Length, float]],
+    steps: Sequence[tuple[Length, Length]],
     new_id: Callable[[str], str],
     ground: Ground,
 ) -> Arranged:
     standing, boxes = _boxes(plan, ids, ground)
     parts, groups, chosen = list(plan.parts), list(plan.groups), list[str]()
     together = next((g for g in plan.groups if set(ids) <= set(g.parts)), None)
-    for across, down, _ in steps:
+    for across, down in steps:
         fresh = {id: new_id(standing[id].part.kind) for id in ids if id in standing}
         for id in fresh:
             part = replace(standing[id].part, id=fresh[id])

@@ -6,6 +6,7 @@ adding, doubling and converting lose nothing. What halving or dividing cannot ho
 
 from __future__ import annotations
 
+import math
 import re
 from dataclasses import dataclass
 from enum import StrEnum
@@ -324,6 +325,18 @@ class Ruler:
     def say_size(self, width: Length, height: Length) -> str:
         """Width and height, as in 4 1/4 × 6 1/4."""
         return f"{self.say(width)} × {self.say(height)}"
+
+    def up(self, drawn: float) -> Length:
+        """The first mark that is not below so many inches, as drawn; what is a hair above a mark is on it."""
+        return self.mark * math.ceil(drawn / self.mark.inches - 1e-6)
+
+    def down(self, drawn: float) -> Length:
+        """The last mark that is not above so many inches, as drawn."""
+        return self.mark * math.floor(drawn / self.mark.inches + 1e-6)
+
+    def near(self, drawn: float) -> Length:
+        """The nearest mark to so many inches, as drawn."""
+        return self.round(Length(round(drawn * PER_INCH)))
 
     def step(self, length: Length, marks: int) -> Length:
         """`marks` marks further, from the next mark in that direction where the length is on none."""

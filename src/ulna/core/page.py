@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -208,8 +207,8 @@ def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
             continue
         own = polygons.moved(polygons.turned(half, -piece.angle, (x + w / 2, y + h / 2)), -x, -y)
         x1, y1, x2, y2 = polygons.bounds(own)
-        low_x, low_y = _down(x1, ruler), _down(y1, ruler)
-        rect = Rect(u.x + low_x, u.y + low_y, _up(x2, ruler) - low_x, _up(y2, ruler) - low_y)
+        low_x, low_y = ruler.down(x1), ruler.down(y1)
+        rect = Rect(u.x + low_x, u.y + low_y, ruler.up(x2) - low_x, ruler.up(y2) - low_y)
         if not piece.angle:  # it ends where the gutter is, though that may lie between two marks of its own
             rect = _to_gutter(rect, side, gutter)
         found.append(_half(piece, side, rect, outline=own))
@@ -220,14 +219,6 @@ def _to_gutter(rect: Rect, side: Side, gutter: Length) -> Rect:
     if side == "left":
         return Rect(rect.x, rect.y, gutter - rect.x, rect.height)
     return Rect(gutter, rect.y, rect.right - gutter, rect.height)
-
-
-def _down(value: float, ruler: Ruler) -> Length:
-    return ruler.mark * math.floor(value / ruler.mark.inches + 1e-6)
-
-
-def _up(value: float, ruler: Ruler) -> Length:
-    return ruler.mark * math.ceil(value / ruler.mark.inches - 1e-6)
 
 
 def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], ground: Ground) -> list[Finding]:

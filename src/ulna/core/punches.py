@@ -7,7 +7,7 @@ rule), so paper is cut to strips first.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from ulna.core.findings import Finding, Remedy
@@ -32,8 +32,6 @@ def punch_for(figure: str, size: Length, owned: Sequence[Punch]) -> Punch | None
 
 def told(part: Any, figure: str, size: Length, owned: Sequence[Punch], ruler: Ruler) -> list[Finding]:
     """What is to be said of a part (with an `id` and a `size`) whose figures could be punched."""
-    from dataclasses import replace
-
     if not any(p.figure == figure for p in owned):
         return []
     punch = punch_for(figure, size, owned)

@@ -14,8 +14,8 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import Mat, stack
-from ulna.core.parts.panel import _sizes
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
 from ulna.core.polygons import Polygon, moved
 
@@ -71,7 +71,7 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
             piece = replace(piece, holes=(_round(centre, HOLE.inches),))
             if part.reinforced:
                 rings = _rings(part, mats.inner, centre, ruler)
-    handles = [*mats.handles, *_sizes(part.place, mats.inner.right, mats.inner.bottom, mats.inner)]
+    handles = [*mats.handles, *size_handles(part.place, mats.inner)]
     if part.figure in CUT:
         handles.append(Handle("cut", CUT[part.figure], mats.inner.x + part.cut, mats.inner.y, 1))
     return Built(

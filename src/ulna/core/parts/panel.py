@@ -21,6 +21,7 @@ from ulna.core.parts.mats import LAP, Mat, gut_rims, stack
 from ulna.core.parts.opening import Opening, cut_into
 from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
 
 
@@ -81,27 +82,16 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
         findings += more
     piece = replace(piece, angle=part.angle) if part.angle else piece
     handles = list(mats.handles)
-    right, low = box.right, box.bottom
     if part.trim is not None:
-        handles.append(Handle("trim", "trim", right, box.y + height.part(1, 2), -1))
+        handles.append(Handle("trim", "trim", box.right, box.y + height.part(1, 2), -1))
     else:
-        handles += _sizes(part.place, right, low, box)
+        handles += size_handles(part.place, box)
     if mats.pieces:
         told = f"{told}; {mats.arithmetic.removeprefix(ruler.say_size(width, height)).removeprefix(' ')}"
     findings += mats.findings
     return Built(
         mats.width, mats.height, (*mats.pieces, *behind, piece), told, tuple(findings), handles=tuple(handles)
     )
-
-
-def _sizes(place: Place, right: Length, low: Length, box: Rect) -> list[Handle]:
-    """Width at the right edge and height at the lower one; what is centred grows at both ends."""
-    across = 2.0 if place.across.edge == "centre" else 1.0
-    down = 2.0 if place.down.edge == "centre" else 1.0
-    return [
-        Handle("width", "width", right, box.y + box.height.part(1, 2), across),
-        Handle("height", "height", box.x + box.width.part(1, 2), low, 0.0, down),
-    ]
 
 
 def _nothing_left(part: Panel, ground: Ground, room: Rect) -> Finding:

@@ -20,9 +20,9 @@ from ulna.core import polygons
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, Ruler, inches
-from ulna.core.parts.panel import _sizes
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
 from ulna.core.polygons import Polygon
 
@@ -91,7 +91,7 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
     papers = dealt(part.papers, len(cuts), part.seed, part.doubled)
     pieces = tuple(_piece(part, k, cut, papers[k], ruler) for k, cut in enumerate(cuts))
     handles = (
-        *_sizes(part.place, width, height, Rect(ZERO, ZERO, width, height)),
+        *size_handles(part.place, Rect(ZERO, ZERO, width, height)),
         Handle("strip", "strip", strip, ZERO, 1),
     )
     return Built(width, height, pieces, _told(part, cuts, ruler), handles=handles)
@@ -239,15 +239,11 @@ def _boxed(seen: Polygon, angle: float, ruler: Ruler, width: Length | None = Non
     """The strip at an angle that just holds what is seen, its sides on the next marks."""
     own = polygons.turned(seen, -angle)
     x1, y1, x2, y2 = polygons.bounds(own)
-    length = _up(x2 - x1, ruler)
+    length = max(ruler.mark, ruler.up(x2 - x1))
     if width is None:
-        width, normal = _up(y2 - y1, ruler), (y1 + y2) / 2
+        width, normal = max(ruler.mark, ruler.up(y2 - y1)), (y1 + y2) / 2
     middle = polygons.turned((((x1 + x2) / 2, normal),), angle)[0]
     return Cut(seen, length, width, angle, middle)
-
-
-def _up(inches_: float, ruler: Ruler) -> Length:
-    return ruler.mark * max(1, math.ceil(inches_ / ruler.mark.inches - 1e-6))
 
 
 def _sunburst(w: float, h: float, rays: int, ruler: Ruler) -> Iterator[Cut]:

@@ -14,8 +14,8 @@ from typing import ClassVar
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
-from ulna.core.parts.panel import _sizes
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, Line, PaperChoice, Piece
 
 EASE = inches(0, 1, 4)
@@ -69,7 +69,7 @@ def build(part: Pocket, ground: Ground, room: Rect) -> Built:
         f"{ruler.say_size(width, height)}; {ruler.say(width)} − 2 × {ruler.say(part.seam)} − {ruler.say(EASE)} = "
         f"{ruler.say(goes_in)} wide inside, {ruler.say(height - part.seam)} deep"
     )
-    handles = [*_sizes(part.place, box.right, box.bottom, box), Handle("seam", "seam", part.seam, box.bottom, 1)]
+    handles = [*size_handles(part.place, box), Handle("seam", "seam", part.seam, box.bottom, 1)]
     if part.inside is not None:
         handles.append(Handle("out", "out at the top", width.part(1, 2), ZERO, 0, -1))
     return Built(width, out + height, tuple(pieces), told, lines=(seam,), handles=tuple(handles))

@@ -13,10 +13,10 @@ from ulna.core import punches
 from ulna.core.figures import Figure, outline
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
-from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, Ruler, inches
-from ulna.core.parts.panel import _sizes
+from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
 from ulna.core.polygons import Point
 
@@ -64,12 +64,12 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
     line = outline(part.figure, size.inches, size.inches, size.inches / 4)
     pieces = []
     for k, ((x, y), angle) in enumerate(spots):
-        at = Rect(_mark(x, ruler), _mark(y, ruler), size, size)
+        at = Rect(ruler.near(x), ruler.near(y), size, size)
         piece = Piece(f"{part.id}/{k + 1}", part.id, "shape", f"{part.figure} {k + 1}", at, at, papers[k])
         piece = replace(piece, outline=() if part.figure == "rectangle" else line)
         pieces.append(replace(piece, angle=angle) if part.outward and angle else piece)
     gap = _pitch(part, spots)
-    apart = ruler.say(_mark(gap, ruler))
+    apart = ruler.say(ruler.near(gap))
     told = f"{len(spots)} of {ruler.say(size)}, {apart} from middle to middle"
     touching = gap < size.inches - 1e-6
     found = (
@@ -84,8 +84,7 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
         handles.append(Handle("length", "length", size.part(1, 2), height, 0, 1))
     elif part.path == "round the edge":
         handles += [
-            replace(h, field="length" if h.field == "width" else "height")
-            for h in _sizes(part.place, width, height, box)
+            replace(h, field="length" if h.field == "width" else "height") for h in size_handles(part.place, box)
         ]
     else:
         handles.append(Handle("length", "length", width, height.part(1, 2), 1))
@@ -95,10 +94,6 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
 
 def _none(part: Rounds, told: str) -> Built:
     return Built(ZERO, ZERO, findings=(Finding("rounds", "stop", part.id, told),))
-
-
-def _mark(value: float, ruler: Ruler) -> Length:
-    return ruler.round(Length(round(value * PER_INCH)))
 
 
 def _pitch(part: Rounds, spots: list[tuple[Point, float]]) -> float:

@@ -16,7 +16,7 @@ from ulna.core.colouring import Spot, coloured, counts
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Rect
 from ulna.core.lattice import Shape, Tile
-from ulna.core.measure import PER_INCH, ZERO, Length, Ruler, inches
+from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.parts.papers import NO_PAPER
 from ulna.core.parts.photo import lay
 from ulna.core.parts.place import Place
@@ -175,8 +175,8 @@ def _papers(
 def _piece(part: Tiles, tile: Tile, seen: Polygon, f: Length, choice: PaperChoice, ruler: Ruler) -> Piece:
     """A tile cut from the box that holds it; a trimmed one from the box that holds what is seen."""
     left, top, right, bottom = polygons.bounds(seen)
-    x, y = (ruler.round(Length(round(v * PER_INCH))) for v in (left, top))
-    w, h = _up(right - left, ruler), _up(bottom - top, ruler)
+    x, y = (ruler.near(v) for v in (left, top))
+    w, h = max(ruler.mark, ruler.up(right - left)), max(ruler.mark, ruler.up(bottom - top))
     at = Rect(x, y, w, h)
     row, column = tile.spot
     key = f"{part.id}/tile-{row}-{column}"
@@ -186,21 +186,17 @@ def _piece(part: Tiles, tile: Tile, seen: Polygon, f: Length, choice: PaperChoic
     return Piece(key, part.id, "tile", name, at, at, choice, outline=() if straight else local)
 
 
-def _up(value: float, ruler: Ruler) -> Length:
-    return ruler.mark * max(1, math.ceil(value / ruler.mark.inches - 1e-6))
-
-
 def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tuple[Piece, list[Finding]]:
     """A photo in a cell, cut to the cell's shape; in a shape that photos are not cut to, to its square."""
     ruler = ground.ruler
     left, top, right, bottom = polygons.bounds(tile.outline)
     shapes: dict[Shape, PrintShape] = {"hexagon": "hexagon", "circle": "circle"}
-    w, h = _up(right - left, ruler), _up(bottom - top, ruler)
+    w, h = ruler.up(right - left), ruler.up(bottom - top)
     print_ = replace(own.print or Print(), width=w, height=h, shape=shapes.get(part.shape, "rectangle"))
     lies_w, lies_h = print_.lies
     mid_x, mid_y = (left + right) / 2, (top + bottom) / 2
-    x = ruler.round(Length(round((mid_x - lies_w.inches / 2) * PER_INCH)))
-    y = ruler.round(Length(round((mid_y - lies_h.inches / 2) * PER_INCH)))
+    x = ruler.near(mid_x - lies_w.inches / 2)
+    y = ruler.near(mid_y - lies_h.inches / 2)
     row, column = tile.spot
     return lay(part.id, f"photo-{row}-{column}", print_, Rect(x, y, lies_w, lies_h), ground)
 
@@ -249,10 +245,10 @@ def _told(part: Tiles, pieces: Sequence[Piece], f: Length, ground: Ground) -> st
     n = sum(piece.role == "tile" for piece in pieces)
     say = ground.ruler.say
     w, h = lattice.size(part.shape, f.inches)
-    box = ground.ruler.say_size(_up(w, ground.ruler), _up(h, ground.ruler))
+    box = ground.ruler.say_size(ground.ruler.up(w), ground.ruler.up(h))
     told = f"{n} tiles, each cut from {box}"
     if part.shape in ("hexagon", "hexagon flat up"):
-        told += f", sides {say(ground.ruler.round(Length(round(f.inches / math.sqrt(3) * PER_INCH))))}"
+        told += f", sides {say(ground.ruler.near(f.inches / math.sqrt(3)))}"
     paper = next((p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))), None)
     if paper is not None:
         nested, strips = yields(paper, part.shape, f)

@@ -1,0 +1,17 @@
+"""The handles of a part that has a width and a height of its own."""
+
+from __future__ import annotations
+
+from ulna.core.geometry import Rect
+from ulna.core.parts.place import Place
+from ulna.core.pieces import Handle
+
+
+def size_handles(place: Place, box: Rect) -> list[Handle]:
+    """Width at the right edge and height at the lower one; what is centred grows at both ends."""
+    across = 2.0 if place.across.edge == "centre" else 1.0
+    down = 2.0 if place.down.edge == "centre" else 1.0
+    return [
+        Handle("width", "width", box.right, box.y + box.height.part(1, 2), across),
+        Handle("height", "height", box.x + box.width.part(1, 2), box.bottom, 0.0, down),
+    ]
