@@ -26,6 +26,7 @@ export default function Unpack() {
   const { say } = useFrame();
   const file = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ name: string; rows: Schemas["RowsOut"] } | null>(null);
+  const taken = useRef<typeof read>(null);
   if (!kits) return null;
   const open = kits.find((kit) => kit.saved.id === id) ?? kits[0];
 
@@ -49,7 +50,8 @@ export default function Unpack() {
   }
 
   async function takeRows(into: "open" | "new"): Promise<void> {
-    if (!read) return;
+    if (!read || taken.current === read) return; // pressed twice before it was gone
+    taken.current = read;
     const { papers, things } = read.rows;
     setRead(null);
     if (into === "new" || !open) {
