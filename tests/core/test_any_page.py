@@ -132,10 +132,12 @@ def test_halves_of_any_shape_make_the_whole(plan: PagePlan, shift: int) -> None:
 @given(pages())
 @settings(max_examples=60, deadline=None)
 def test_what_is_drawn_is_what_is_asked_of_the_sheets(plan: PagePlan) -> None:
-    """Every piece of paper once, at its size; prints come from the printer."""
-    pieces = [p for p in worked_out(plan).pieces if p.is_paper]
-    asked = demand(pieces, SHELF).pieces
+    """Every piece of paper once, at its size, or made of what falls off one; prints come from the printer."""
+    drawn = [p for p in worked_out(plan).pieces if p.is_paper]
+    asked = demand(drawn, SHELF).pieces
+    pieces = [p for p in drawn if not p.rest_of]
     assert [a.id for a in asked] == [p.id for p in pieces]
+    assert {p.rest_of for p in drawn if p.rest_of} <= {a.id for a in asked}
     for piece, one in zip(pieces, asked, strict=True):
         assert {one.width, one.height} == {piece.rect.width.units, piece.rect.height.units}
         sources = SHELF.sources(piece.choice.paper or "") if piece.pin is None else [piece.choice.paper]

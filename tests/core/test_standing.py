@@ -7,7 +7,7 @@ from dataclasses import replace
 import pytest
 
 from tests.core.examples import boxes_of, ground, said
-from ulna.core.geometry import Rect
+from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Length, inches, parse
 from ulna.core.page import PagePlan, evaluate, move
 from ulna.core.page_formats import of_kind
@@ -150,6 +150,8 @@ def test_what_hangs_over_says_what_falls_off_and_can_be_moved_in() -> None:
     page = evaluate(PagePlan("p", parts=(over,)), ground())
     (told,) = [f for f in page.findings if f.code == "overhang"]
     assert "by 1;" in told.sentence and "1 × 6 of paper not chosen yet falls off" in told.sentence
+    (piece,) = page.pieces  # 3 of 4 across stay, the last inch is stock again
+    assert piece.gut == Borders(inches(3), ZERO, ZERO, ZERO)
     mended = told.remedies[0].part
     assert isinstance(mended, Panel) and boxes_of(mended)["p"].right == inches(12)
 

@@ -52,7 +52,7 @@ class Cost:
 def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> Cost:
     """The plan of a page's pieces, put in a person's figures; papers in the order of the shelf."""
     by_id = {p.id: p for p in pieces}
-    paper_pieces = [p for p in by_id.values() if p.is_paper]
+    paper_pieces = [p for p in by_id.values() if p.is_paper and not p.rest_of]
     used: dict[str, list[str]] = {}
     for piece in paper_pieces:
         if piece.choice.paper in shelf.papers:

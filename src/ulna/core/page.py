@@ -117,22 +117,70 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
             )
         parts.append(PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, name_of(part, ground)))
         lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
-        pieces += _placed(one, box, ground)
+        pieces += _placed(one, box, _room_of(one, standing, ground), ground)
         findings += _place_findings(one, box, standing, ground)
         findings += _choice_findings(part, built, ground)
     return Evaluated(plan.format, tuple(parts), tuple(pieces), tuple(findings), tuple(lines))
 
 
-def _placed(one: Standing, box: Rect, ground: Ground) -> tuple[Piece, ...]:
+def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece, ...]:
     """The pieces of a part where it lies; remembered, since a page of hundreds changes in one place at a time."""
-    key = id(one.built), box.x, box.y
+    key = id(one.built), box.x, box.y, room
     found = ground.placed.get(key)
     if found is None or found[0] is not one.built:
         pieces = tuple(half for piece in one.built.pieces for half in halved(piece.moved(box.x, box.y), ground))
+        if not isinstance(one.part, Base):
+            pieces = tuple(_flush(piece, room) for piece in _unmatched(pieces))
         if len(ground.placed) > MOST_WORKED:
             ground.placed.clear()
         found = ground.placed[key] = one.built, pieces
     return found[1]
+
+
+def _unmatched(pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
+    """Pieces made of another one's leftover are cut on their own where the gutter has parted either of the two."""
+    whole = {piece.id for piece in pieces if piece.half is None}
+    return tuple(
+        replace(piece, rest_of="") if piece.rest_of and not {piece.id, piece.rest_of} <= whole else piece
+        for piece in pieces
+    )
+
+
+def _flush(piece: Piece, room: Rect) -> Piece:
+    """A piece that hangs over and is trimmed flush gives what falls off as stock, like a panel that is gutted."""
+    off = _off(piece, room)
+    if off is None or piece.gut is not None:
+        return piece
+    r = piece.rect
+    return replace(piece, gut=Borders(off.x - r.x, off.y - r.y, r.right - off.right, r.bottom - off.bottom))
+
+
+def _off(piece: Piece, room: Rect) -> Rect | None:
+    """The largest rectangle that trimming a piece flush takes off, where it is worth keeping."""
+    r = piece.rect
+    if not piece.is_paper or piece.outline or piece.angle or piece.pin or not room.meets(r) or room.contains(r):
+        return None
+    beside = (
+        Rect(r.x, r.y, room.x - r.x, r.height),
+        Rect(room.right, r.y, r.right - room.right, r.height),
+        Rect(r.x, r.y, r.width, room.y - r.y),
+        Rect(r.x, room.bottom, r.width, r.bottom - room.bottom),
+    )
+    worth = [off for off in beside if min(off.width, off.height) >= WORTH_KEEPING]
+    return max(worth, key=lambda off: off.area, default=None)
+
+
+def _room_of(one: Standing, standing: Mapping[str, Standing], ground: Ground) -> Rect:
+    """What a part is trimmed flush with: the spread, or the part that it lies on where it can lie within that."""
+    part, box = one.part, one.box
+    if box is None or isinstance(part, Base) or part.place.base not in standing:
+        return ground.format.whole
+    if one.room == ground.format.page("left"):
+        return ground.format.whole
+    beside = part.place.across.edge in ("before", "after") or part.place.down.edge in ("above", "below")
+    # What is larger than its base lies round it on purpose.
+    round_it = box.width > one.room.width or box.height > one.room.height
+    return ground.format.whole if beside or round_it else one.room
 
 
 def move(plan: PagePlan, id: str, x: Rect, ground: Ground) -> PagePlan:
@@ -241,14 +289,10 @@ def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], 
 
 def _overhang(one: Standing, box: Rect, standing: Mapping[str, Standing], ground: Ground) -> list[Finding]:
     """What hangs over the page, or over the part that it lies on: moved in, or trimmed flush and kept as a scrap."""
-    say, part, on = ground.ruler.say, one.part, "the page"
-    room = ground.format.whole
-    if one.room != ground.format.page("left") and not isinstance(part, Base) and part.place.base in standing:
-        if part.place.across.edge in ("before", "after") or part.place.down.edge in ("above", "below"):
-            return []
-        if box.width > one.room.width or box.height > one.room.height:
-            return []  # what is larger than its base lies round it on purpose
-        room, on = one.room, name_of(standing[part.place.base or ""].part, ground)
+    say, part = ground.ruler.say, one.part
+    room, on = _room_of(one, standing, ground), "the page"
+    if room != ground.format.whole and not isinstance(part, Base):
+        on = name_of(standing[part.place.base or ""].part, ground)
     over = {
         "left": room.x - box.x,
         "upper": room.y - box.y,
@@ -271,23 +315,12 @@ def _overhang(one: Standing, box: Rect, standing: Mapping[str, Standing], ground
 
 def _trimmings(one: Standing, box: Rect, room: Rect, ground: Ground) -> str:
     """The largest scrap that trimming flush leaves of its paper, where it is worth keeping."""
-    best: tuple[int, Rect, Piece] | None = None
-    for piece in one.built.pieces:
-        r = piece.moved(box.x, box.y).rect
-        if not piece.is_paper or piece.outline or piece.angle:
-            continue
-        for off in (
-            Rect(r.x, r.y, room.x - r.x, r.height),
-            Rect(room.right, r.y, r.right - room.right, r.height),
-            Rect(r.x, r.y, r.width, room.y - r.y),
-            Rect(r.x, room.bottom, r.width, r.bottom - room.bottom),
-        ):
-            if min(off.width, off.height) >= WORTH_KEEPING and (best is None or off.area > best[0]):
-                best = off.area, off, piece
-    if best is None:
+    offs = [(off, p) for p in one.built.pieces if (off := _off(p.moved(box.x, box.y), room)) is not None]
+    if not offs:
         return ""
-    size = ground.ruler.say_size(best[1].width, best[1].height)
-    return f": {size} of {ground.says(best[2].choice)} falls off and can fill a gap elsewhere"
+    off, piece = max(offs, key=lambda found: found[0].area)
+    size = ground.ruler.say_size(off.width, off.height)
+    return f": {size} of {ground.says(piece.choice)} falls off, and the cut list has it as a scrap"
 
 
 def _in_the_binding(part: Part, box: Rect, ground: Ground) -> list[Finding]:

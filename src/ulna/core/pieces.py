@@ -59,8 +59,8 @@ class Piece:
     Only rectangles come off a trimmer. What is seen of one may be less: `outline` is what stays of it once it is
     cut to shape or trimmed, `holes` are openings in it, all in inches from the corner of `uncut`; `angle` is how
     far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from
-    the side that is chosen. `colour` is the tape's, `print` what is
-    printed. `role` says what it is, and so whether paper is cut for it.
+    the side that is chosen. `colour` is the tape's, `print` what is printed. `role` says what it is, and so whether
+    paper is cut for it. `rest_of` is the piece whose leftover it is made of: no more paper is asked for it.
     """
 
     id: str
@@ -80,6 +80,7 @@ class Piece:
     pin: Rect | None = None
     colour: str = ""
     print: Print | None = None
+    rest_of: str = ""
 
     @property
     def is_paper(self) -> bool:

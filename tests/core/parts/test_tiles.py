@@ -13,6 +13,7 @@ from hypothesis import strategies as st
 from tests.core.examples import HERON, boxes_of, ground, paper, size, worked
 from ulna.core import lattice
 from ulna.core.colouring import coloured, counts
+from ulna.core.cutting.demand import demand
 from ulna.core.lattice import SHAPES, Shape
 from ulna.core.measure import ZERO, inches, mm, parse
 from ulna.core.parts.panel import Panel
@@ -22,6 +23,7 @@ from ulna.core.pieces import PaperChoice
 from ulna.core.polygons import area, bounds, clipped
 from ulna.core.prints import Print
 from ulna.core.punches import Punch
+from ulna.core.shelf import Shelf
 
 PAPERS = tuple(PaperChoice(name) for name in ("a", "b", "c", "d", "e"))
 
@@ -159,9 +161,51 @@ def test_a_photo_takes_a_cell_in_the_shape_of_the_cell() -> None:
     assert photo.print is not None and photo.print.shape == "hexagon"
 
 
-def test_halves_that_fall_off_are_matched_with_gaps() -> None:
-    (told,) = [f for f in worked(region(trimmed=True, papers=PAPERS[:3])).findings if f.code == "halves"]
-    assert "can be what falls off another one" in told.sentence
+def test_squares_halved_at_both_edges_come_out_of_one() -> None:
+    """Inch squares on 4 × 1 from the middle: three whole ones, and half a one at either end, both from one square."""
+    part = Tiles("t", "square", inches(1), width=inches(4), height=inches(1), trimmed=True, papers=PAPERS[:1])
+    built = worked(part)
+    (taker,) = [p for p in built.pieces if p.rest_of]
+    (giver,) = [p for p in built.pieces if p.id == taker.rest_of]
+    assert area(giver.seen) == area(taker.seen) == pytest.approx(0.5) and "what falls off" in giver.name
+    asked = demand(built.pieces, Shelf.of([paper("a")])).pieces
+    assert sorted((p.id, p.width) for p in asked) == sorted(
+        (p.id, inches(1).units) for p in built.pieces if p != taker
+    )
+
+
+@given(
+    shape=st.sampled_from(SHAPES), size=st.integers(10, 28), gap=st.integers(0, 4), wide=st.integers(20, 90),
+    high=st.integers(20, 90), seed=st.integers(1, 9), way=st.sampled_from(("plain", "stripe", "houses")),
+)  # fmt: skip
+@settings(max_examples=60, deadline=None)
+def test_what_falls_off_is_as_large_as_what_is_made_of_it(
+    shape: Shape, size: int, gap: int, wide: int, high: int, seed: int, way: str
+) -> None:
+    """Each tile gives to one other at most; both together are no larger than a tile; the paper is the same."""
+    part = region(
+        shape=shape, size=inches(0, size, 16), gap=inches(0, gap, 16), width=inches(0, wide, 16),
+        height=inches(0, high, 16), trimmed=True, papers=PAPERS[:3], seed=seed,
+    )  # fmt: skip
+    built = worked(part, ground(None, paper("a", pattern=way)))
+    by_id = {p.id: p for p in built.pieces}
+    takers = [p for p in built.pieces if p.rest_of]
+    assert len({p.rest_of for p in takers}) == len(takers)
+    whole = area(lattice.outline(shape, size / 16))
+    for taker in takers:
+        giver = by_id[taker.rest_of]
+        assert not giver.rest_of and giver.choice == taker.choice
+        assert area(giver.seen) + area(taker.seen) <= whole + 1e-3
+
+
+def test_a_paper_with_a_way_up_gives_no_half_that_would_stand_on_its_head() -> None:
+    """Triangles point up and down by turns: one-way paper cannot give the half of one for the other."""
+
+    def matched(way: str) -> set[str]:
+        part = region(shape="triangle", size=inches(2), width=inches(5), trimmed=True, papers=PAPERS[:1])
+        return {p.rest_of for p in worked(part, ground(None, paper("a", pattern=way))).pieces if p.rest_of}
+
+    assert len(matched("houses")) < len(matched("plain"))
 
 
 def test_what_a_sheet_gives() -> None:

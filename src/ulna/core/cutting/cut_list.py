@@ -224,7 +224,11 @@ def _gutting(key: str, n: int, piece: CutPiece, listed: tuple[CutPiece, ...], ru
     """The knife cut that wins the panel inside a piece."""
     panel = piece.panel or piece.rect
     gives = tuple(p.number for p in listed if p.rect == panel)
-    says = f"Gut piece {piece.number}: cut out the middle, {ruler.say(panel.width)} × {ruler.say(panel.height)}"
+    size = ruler.say_size(panel.width, panel.height)
+    if panel.width == piece.rect.width or panel.height == piece.rect.height:
+        says = f"Trim piece {piece.number} as it is on the page: {size} falls off"
+    else:
+        says = f"Gut piece {piece.number}: cut out the middle, {size}"
     return CutStep(key, n, "gut", "vertical", panel.x, ZERO, panel, gives, says + _that_is(gives))
 
 

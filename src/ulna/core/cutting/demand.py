@@ -15,12 +15,13 @@ from ulna.core.shelf import Direction, Paper, Shelf
 
 
 def demand(pieces: Iterable[PagePiece], shelf: Shelf) -> CutRequest:
-    """What cutting these pieces asks of the shelf; prints and pieces without a paper on it are passed over."""
+    """What cutting these pieces asks of the shelf. Passed over are prints, pieces without a paper on it, and those
+    that are made of what falls off another one."""
     asked: list[Piece] = []
     wanted: dict[str, Paper] = {}
     for piece in pieces:
         paper = shelf.papers.get(piece.choice.paper or "")
-        if not piece.is_paper or paper is None:
+        if not piece.is_paper or piece.rest_of or paper is None:
             continue
         # A printed card is cut from its own sheet alone: a scrap of it may have lost that place.
         ids = [paper.id] if piece.pin is not None else shelf.sources(paper.id)

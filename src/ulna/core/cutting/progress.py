@@ -141,7 +141,9 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
     wanted = {
         p.id: (of, p.choice.side, {p.rect.width, p.rect.height})
         for p in pieces
-        if (of := source(p) if p.role == "print" else p.choice.paper) is not None and p.role != "tape"
+        if (of := source(p) if p.role == "print" else p.choice.paper) is not None
+        and p.role != "tape"
+        and not p.rest_of
     }
     new = [p for p in pieces if p.id in wanted and wanted[p.id] != listed.get(p.id, ())[:3]]
     gone = [on[3] for id, on in listed.items() if wanted.get(id) != on[:3]]

@@ -17,6 +17,7 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Rect
 from ulna.core.lattice import Shape, Tile
 from ulna.core.measure import ZERO, Length, Ruler, inches
+from ulna.core.parts import leftovers
 from ulna.core.parts.papers import NO_PAPER
 from ulna.core.parts.photo import lay
 from ulna.core.parts.place import Place
@@ -89,7 +90,7 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
     taken = {(t.row, t.column): t for t in part.taken}
     spots = [tile.spot for tile in laid if tile.spot not in taken]
     papers, findings = _papers(part, spots, taken, ground)
-    pieces, region = list[Piece](), polygons.box(0, 0, wide.inches, high.inches)
+    pieces, cut_off, region = list[Piece](), dict[str, Tile](), polygons.box(0, 0, wide.inches, high.inches)
     for tile in laid:
         own = taken.get(tile.spot)
         seen = polygons.clipped(tile.outline, region) if part.trimmed else tile.outline
@@ -101,9 +102,13 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
             findings += told
         else:
             choice = own.choice if own is not None else papers[tile.spot]
-            pieces.append(_piece(part, tile, seen, f, choice, ruler))
-    if part.trimmed:
-        findings += _halves(part, pieces)
+            piece = _piece(part, tile, seen, choice, ruler)
+            pieces.append(piece)
+            if part.trimmed and polygons.area(seen) < polygons.area(tile.outline) - polygons.NEGLIGIBLE:
+                cut_off[piece.id] = tile
+    if cut_off:
+        pieces, told = leftovers.matched(part.id, part.shape, pieces, cut_off, ground)
+        findings += told
     findings += punches.told(part, part.shape.removesuffix(" flat up"), f, ground.punches, ruler)
     handles = [Handle("size", "size", f, ZERO, 1)]
     if part.gap or len(laid) > 1:
@@ -172,12 +177,11 @@ def _papers(
     return {s: part.papers[found.paper[s]] for s in spots}, findings
 
 
-def _piece(part: Tiles, tile: Tile, seen: Polygon, f: Length, choice: PaperChoice, ruler: Ruler) -> Piece:
+def _piece(part: Tiles, tile: Tile, seen: Polygon, choice: PaperChoice, ruler: Ruler) -> Piece:
     """A tile cut from the box that holds it; a trimmed one from the box that holds what is seen."""
-    left, top, right, bottom = polygons.bounds(seen)
-    x, y = (ruler.near(v) for v in (left, top))
-    w, h = max(ruler.mark, ruler.up(right - left)), max(ruler.mark, ruler.up(bottom - top))
-    at = Rect(x, y, w, h)
+    at = leftovers.box_of(seen, ruler)
+    left, top, *_ = polygons.bounds(seen)
+    x, y = at.x, at.y
     row, column = tile.spot
     key = f"{part.id}/tile-{row}-{column}"
     name = f"{part.shape} at row {row + 1}, column {column + 1}"
@@ -201,35 +205,6 @@ def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tu
     return lay(part.id, f"photo-{row}-{column}", print_, Rect(x, y, lies_w, lies_h), ground)
 
 
-def _halves(part: Tiles, pieces: Sequence[Piece]) -> list[Finding]:
-    """How many trimmed tiles are what falls off others of the same paper."""
-    full = polygons.area(lattice.outline(part.shape, part.size.inches))
-    areas: dict[PaperChoice, list[float]] = {}
-    for piece in pieces:
-        if piece.role == "tile":
-            share = polygons.area(piece.seen) / full
-            if share < 0.999:
-                areas.setdefault(piece.choice, []).append(share)
-    matched = 0
-    for shares in areas.values():
-        small = sorted(s for s in shares if s <= 0.5 + 1e-6)
-        large = sorted((s for s in shares if s > 0.5 + 1e-6), reverse=True)
-        while small:
-            one = small.pop()
-            partner = next((s for s in small if s + one <= 1 + 1e-6), None)
-            fits = partner if partner is not None else next((s for s in large if s + one <= 1 + 1e-6), None)
-            if fits is None:
-                continue
-            (small if partner is not None else large).remove(fits)
-            matched += 1
-    if not matched:
-        return []
-    told = (
-        f"{matched} of the trimmed tiles can be what falls off another one: match halves before cutting new ones."
-    )
-    return [Finding("halves", "note", part.id, told)]
-
-
 def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
     """How many tiles one sheet gives: nested, and from strips as high as a tile."""
     w, h = lattice.size(shape, f.inches)
@@ -242,7 +217,7 @@ def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
 
 
 def _told(part: Tiles, pieces: Sequence[Piece], f: Length, ground: Ground) -> str:
-    n = sum(piece.role == "tile" for piece in pieces)
+    n = sum(piece.role == "tile" and not piece.rest_of for piece in pieces)
     say = ground.ruler.say
     w, h = lattice.size(part.shape, f.inches)
     box = ground.ruler.say_size(ground.ruler.up(w), ground.ruler.up(h))
