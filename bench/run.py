@@ -21,6 +21,7 @@ sys.path[:0] = [str(ROOT), str(ROOT / "bench")]
 
 import photos  # noqa: E402
 
+from ulna.api.app import steady  # noqa: E402
 from ulna.core.cutting import plan_cuts  # noqa: E402
 from ulna.core.cutting.demand import demand  # noqa: E402
 from ulna.core.measure import Length, Ruler, inches, parse  # noqa: E402
@@ -95,6 +96,7 @@ def say(what: str, found: list[float], wanted: str) -> None:
 
 
 def core() -> None:
+    steady()  # as the server does
     plan = page_of(100)
     shelf = Shelf.of([p.value() for p in kits.towpath().papers])
     ground = Ground(plan.format, shelf, {}, Ruler())
@@ -180,7 +182,7 @@ WATCH = """() => {
   addEventListener('pointermove', () => { asked = performance.now() }, true);
   const drawn = () => { if (asked) window.drawn.push(performance.now() - asked); asked = 0 };
   new MutationObserver(() => requestAnimationFrame(drawn))
-    .observe(document.querySelector('[data-part=heron]'), {attributes: true, attributeFilter: ['transform']});
+    .observe(document.querySelector('[data-part=heron]'), {attributes: true, attributeFilter: ['style']});
 }"""
 
 

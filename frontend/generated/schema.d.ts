@@ -1715,10 +1715,11 @@ export interface components {
              */
             way: "across" | "down";
         };
-        /** @description The recipe as it is then, and the parts that are to be chosen now. */
+        /** @description The recipe as it is then, the parts that are to be chosen now, and what is to be known of it. */
         ArrangedOut: {
             chosen: string[];
             page: components["schemas"]["Recipe-Output"];
+            told: string;
         };
         /** @description Which papers could stand in place of `of` in a part. */
         AuditionAsked: {

@@ -152,7 +152,7 @@ def serve(
 def _serve(home: Path, host: str, port: int, printer: str, passphrase: str = "") -> None:
     import uvicorn
 
-    from ulna.api.app import create_app
+    from ulna.api.app import create_app, steady
 
     config = uvicorn.Config(
         create_app(home, passphrase or None, printer), host=host, port=port, log_level="warning"
@@ -162,6 +162,7 @@ def _serve(home: Path, host: str, port: int, printer: str, passphrase: str = "")
     except SystemExit:
         raise typer.Exit(2) from None
     actual = listening.getsockname()[1] if listening else port
+    steady()
     print(f"Ulna is open at http://{host}:{actual}", flush=True)
     with _told():
         uvicorn.Server(config).run(sockets=[listening] if listening else None)

@@ -93,13 +93,24 @@ def test_equal_gaps_differ_by_a_mark_at_most(xs: list[int], data: st.DataObject)
         for part, x in zip(parts, xs, strict=True)
     ]
     before = boxes(plan(*parts))
-    after = boxes(arrange.distribute(plan(*parts), [p.id for p in parts], "across", ON))
+    after = boxes(arrange.distribute(plan(*parts), [p.id for p in parts], "across", ON).plan)
     order = sorted(after.values(), key=lambda b: b.x)
     gaps = [b.x - a.right for a, b in pairwise(order)]
     assert max(gaps) - min(gaps) <= inches(0, 1, 16)
     assert (
         min(b.x for b in before.values()) == order[0].x and max(b.right for b in before.values()) == order[-1].right
     )
+
+
+def test_which_gap_got_the_extra_sixteenth_is_told() -> None:
+    """Four of 1 in on 7 1/8: 3 1/8 for three gaps is 1 1/24 each, so two of 1 1/16 and one of 1; on 7 in all are 1."""
+
+    def told(last: str) -> str:
+        row = [panel(str(k), at, "1", "1", "1") for k, at in enumerate(("0", "2", "3", last))]
+        return arrange.distribute(plan(*row), [p.id for p in row], "across", ON).told
+
+    assert told("6") == "All gaps are 1."
+    assert told("6 1/8") == "Gaps of 1; gaps 1 and 3 from the left got 1/16 more, so that all lies on marks."
 
 
 def test_two_have_no_gaps_to_share_out() -> None:

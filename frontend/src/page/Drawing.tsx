@@ -1,5 +1,6 @@
 /** The page to scale: papers look like papers, photos are the photos; parts are chosen, dragged and nudged here. */
 import {
+  type CSSProperties,
   type KeyboardEvent,
   memo,
   type PointerEvent,
@@ -81,9 +82,6 @@ export function Drawing(props: Props) {
     height: height + depth + ROOM_PIXELS * pixel,
   };
   const patterns = usePatterns(page, shelf);
-  // While something is moved what lies still throws no shadows: hundreds of them, drawn anew each time, drag behind.
-  const inHand =
-    page.pieces.length > MANY_PIECES && overlay !== null && Boolean(overlay.shift.x || overlay.shift.y);
   const groups = useMemo(() => byPart(page), [page]);
 
   function onPointerDown(event: PointerEvent<SVGGElement>, part: string): void {
@@ -185,8 +183,8 @@ export function Drawing(props: Props) {
               tabIndex={0}
               aria-pressed={chosen === part || props.also.includes(part)}
               aria-label={sentence}
-              transform={shift ? `translate(${shift.x} ${shift.y})` : undefined}
-              style={{ cursor: "grab", outline: "none" }}
+              // A layer of its own: what lies still is not drawn anew for each picture of a drag.
+              style={{ cursor: "grab", outline: "none", ...(shift && moved(shift)) }}
               onPointerDown={(event) => onPointerDown(event, part)}
               onPointerMove={onPointerMove}
               onPointerUp={onPointerUp}
@@ -194,7 +192,7 @@ export function Drawing(props: Props) {
               onKeyDown={(event) => onKeyDown(event, part)}
               onFocus={(event) => event.currentTarget.matches(":focus-visible") && onChoose(part)}
             >
-              <Pieces pieces={pieces} patternOf={patterns.of} flat={inHand && !shift} />
+              <Pieces pieces={pieces} patternOf={patterns.of} />
               {lines.map((line) => (
                 <DrawnLine key={line.path} line={line} pixel={pixel} />
               ))}
@@ -218,6 +216,10 @@ export function Drawing(props: Props) {
   );
 }
 
+function moved({ x, y }: { x: number; y: number }): CSSProperties {
+  return { transform: `translate(${x}px, ${y}px)`, willChange: "transform" };
+}
+
 export function byPart(page: Evaluated) {
   return page.parts
     .filter((part) => part.box)
@@ -231,9 +233,6 @@ export function byPart(page: Evaluated) {
 
 /** A part of many pieces throws one shadow: hundreds of filters would be slow under a hand. */
 const MANY = 12;
-
-/** From so many pieces on a page, shadows are left out while something is moved. */
-const MANY_PIECES = 80;
 
 interface PiecesProps {
   pieces: Schemas["PieceOut"][];
@@ -334,7 +333,7 @@ function Frame({
   if (!found?.box) return null;
   const rect = box(found.box);
   return (
-    <g style={{ pointerEvents: "none" }} transform={shift ? `translate(${shift.x} ${shift.y})` : undefined}>
+    <g style={{ pointerEvents: "none", ...(shift && moved(shift)) }}>
       <rect {...rect} fill="none" stroke="#fff" strokeWidth={4 * pixel} />
       <rect {...rect} fill="none" stroke={colours.verdigris} strokeWidth={2.2 * pixel} />
     </g>

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import secrets
 from base64 import b64encode
 from collections.abc import AsyncIterator, Callable
@@ -106,3 +107,11 @@ def _serve_interface(app: FastAPI) -> None:
         if not index.is_file():
             return Response("The interface is not built yet: run make demo.", 503, media_type="text/plain")
         return FileResponse(index, headers={"Cache-Control": "no-cache"})
+
+
+def steady() -> None:
+    """Keeps the collector off what was loaded for good, and has it come by less often: a page being dragged makes
+    thousands of small values an answer, and a pause to look through all of them is felt under the hand."""
+    gc.collect()
+    gc.freeze()
+    gc.set_threshold(50_000, 20, 50)

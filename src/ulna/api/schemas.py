@@ -578,10 +578,11 @@ class ArrangeAsked(BaseModel):
 
 
 class ArrangedOut(BaseModel):
-    """The recipe as it is then, and the parts that are to be chosen now."""
+    """The recipe as it is then, the parts that are to be chosen now, and what is to be known of it."""
 
     page: Recipe
     chosen: list[str]
+    told: str
 
 
 class BetweenAsked(BaseModel):

@@ -27,10 +27,11 @@ MOST_COPIES = 60
 
 @dataclass(frozen=True, slots=True)
 class Arranged:
-    """The plan as it is then; the parts that are to be chosen now."""
+    """The plan as it is then; the parts that are to be chosen now; what is to be known of it, in a sentence."""
 
     plan: PagePlan
     chosen: tuple[str, ...]
+    told: str = ""
 
 
 def chosen_of(plan: PagePlan, ids: Iterable[str]) -> list[str]:
@@ -109,8 +110,9 @@ def align(plan: PagePlan, ids: Sequence[str], edge: Edge, ground: Ground) -> Pag
     return _moved(plan, {id: lines[edge](box) for id, box in boxes.items()}, standing)
 
 
-def distribute(plan: PagePlan, ids: Sequence[str], way: Literal["across", "down"], ground: Ground) -> PagePlan:
-    """Equal gaps between three or more; the outermost stay. Positions are rounded, so gaps differ by a mark at most."""
+def distribute(plan: PagePlan, ids: Sequence[str], way: Literal["across", "down"], ground: Ground) -> Arranged:
+    """Equal gaps between three or more; the outermost stay. Positions are rounded, so gaps differ by a mark at most:
+    which ones got more is told."""
     standing, boxes = _boxes(plan, ids, ground)
     if len(boxes) < 3:
         raise FieldError("parts", str(len(boxes)), "equal gaps want three parts or more", "choose another one")
@@ -119,13 +121,27 @@ def distribute(plan: PagePlan, ids: Sequence[str], way: Literal["across", "down"
     sizes = [boxes[id].width if across else boxes[id].height for id in order]
     first, last = boxes[order[0]], boxes[order[-1]]
     room = (last.right - first.x if across else last.bottom - first.y) - sum(sizes, ZERO)
-    to, at = {}, first.x if across else first.y
+    to, starts, at = dict[str, Rect](), list[Length](), first.x if across else first.y
     for k, id in enumerate(order):
         start = ground.ruler.round(at + room.part(k, len(order) - 1)) if 0 < k < len(order) - 1 else None
         box = boxes[id]
         to[id] = box if start is None else replace(box, x=start) if across else replace(box, y=start)
+        starts.append(to[id].x if across else to[id].y)
         at += sizes[k]
-    return _moved(plan, to, standing)
+    gaps = [b - a - size for a, b, size in zip(starts, starts[1:], sizes, strict=False)]
+    return Arranged(_moved(plan, to, standing), tuple(ids), _gaps_told(gaps, across, ground))
+
+
+def _gaps_told(gaps: Sequence[Length], across: bool, ground: Ground) -> str:
+    """What the gaps are, and which are wider because a ruler has no mark where they would all be equal."""
+    say, least = ground.ruler.say, min(gaps)
+    wider = [k + 1 for k, gap in enumerate(gaps) if gap > least]
+    if not wider:
+        return f"All gaps are {say(least)}."
+    names = (
+        f"gap{'s' if len(wider) > 1 else ''} {' and '.join(map(str, wider))} from the {'left' if across else 'top'}"
+    )
+    return f"Gaps of {say(least)}; {names} got {say(max(gaps) - least)} more, so that all lies on marks."
 
 
 def mirror(

@@ -117,6 +117,7 @@ function Bench({ answer }: { answer: PageOut }) {
       const [first, ...rest] = arranged.chosen;
       setChosen(first ?? null);
       setMore(first === chosen ? more : rest);
+      if (arranged.told) say(arranged.told);
     } catch (error) {
       say((error as Error).message);
     }
