@@ -59,6 +59,14 @@ def test_every_kind_is_worked_out_and_comes_back_from_a_file(shop: TestClient, o
     assert shop.get(f"/api/pages/{kept['saved']['id']}/page.svg").status_code == 200
 
 
+def test_a_hand_that_goes_too_far_does_not_take_the_part_away(shop: TestClient) -> None:
+    """Circles of 1/2 in pulled smaller by a foot stay as they are, and the figure says so."""
+    circles = next(one for one in EVERY_KIND if one["kind"] == "rounds")
+    body = {"page": page(circles), "part": "x", "field": "size", "across": "-12 in", "down": "0 in"}
+    pulled = shop.post("/api/pull", json=body).json()
+    assert pulled["says"] == "size: no further" and pulled["part"]["size"] == "1/2 in"
+
+
 @pytest.mark.parametrize("one", EVERY_KIND, ids=lambda one: one["kind"])
 def test_every_handle_can_be_pulled(shop: TestClient, one: dict[str, Any]) -> None:
     asked = page(one)

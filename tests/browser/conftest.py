@@ -12,6 +12,7 @@ import pytest
 import uvicorn
 from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
+from tests.browser.deeds import begin_page, unpack_csv
 from ulna.api.app import WEB, create_app
 
 CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
@@ -103,3 +104,20 @@ def open_window(browser: Browser, server: Server) -> Iterator[Callable[..., Page
 @pytest.fixture
 def page(open_window: Callable[..., Page]) -> Page:
     return open_window()
+
+
+KIT = """name,kind,width,height,count,stock,a pattern,a colours
+Cream,sheet,12,12,6,card stock,plain,#f6efe0
+Reeds,sheet,12,12,6,patterned,leaf,#eef1e4 #6f8a5c
+Ink,sheet,12,12,6,card stock,plain,#2b3138
+Brick,sheet,12,12,1,patterned,bricks,#d8c7b4 #b8683c
+Pad,pad,6,6,9,patterned,dot,#ffffff #a5402f
+"""
+
+
+@pytest.fixture
+def bench(page: Page, tmp_path: Path) -> Page:
+    """A single page with a base, and five papers to make things from."""
+    unpack_csv(page, tmp_path, KIT)
+    begin_page(page, "single")
+    return page

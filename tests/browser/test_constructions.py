@@ -5,41 +5,18 @@ from __future__ import annotations
 import re
 from pathlib import Path
 
-import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.deeds import (
     add_part,
     add_photo_parts,
     add_photos,
-    begin_page,
     choose_paper,
     figures,
     jpeg,
     put,
     saved,
-    unpack_csv,
 )
-
-KIT = """name,kind,width,height,count,stock,a pattern,a colours
-Cream,sheet,12,12,6,card stock,plain,#f6efe0
-Reeds,sheet,12,12,6,patterned,leaf,#eef1e4 #6f8a5c
-Ink,sheet,12,12,6,card stock,plain,#2b3138
-Brick,sheet,12,12,1,patterned,bricks,#d8c7b4 #b8683c
-Pad,pad,6,6,9,patterned,dot,#ffffff #a5402f
-"""
-
-
-@pytest.fixture
-def bench(page: Page, tmp_path: Path) -> Page:
-    """A single page with a base, and five papers to make things from."""
-    unpack_csv(page, tmp_path, KIT)
-    begin_page(page, "single")
-    return page
-
-
-def handle(page: Page, name: str) -> Locator:
-    return page.get_by_role("button", name=re.compile(f"^Pull the {name}"))
 
 
 def lies(page: Page, part: Locator, beyond: float, down: bool = False) -> float:
@@ -87,34 +64,6 @@ def test_everything_is_found_by_its_word_and_lies_there_at_once(bench: Page) -> 
 def spoken(words: str) -> re.Pattern[str]:
     """The words as a part of the drawing is called."""
     return re.compile(re.escape(words))
-
-
-def test_a_band_is_pulled_by_hand_and_by_keys(bench: Page) -> None:
-    """Its gap by the mouse, the figure beside the hand; its count and its step by arrow keys; each one undone."""
-    add_part(bench, "stepped")
-    arithmetic = bench.locator("[data-arithmetic]")
-    expect(arithmetic).to_contain_text(re.compile(r"5.×.1/2.\+.4.×.1/16"))
-    grip = handle(bench, "gap").bounding_box()
-    assert grip is not None and min(grip["width"], grip["height"]) > 43.9
-    x, y = grip["x"] + grip["width"] / 2, grip["y"] + grip["height"] / 2
-    bench.mouse.move(x, y)
-    bench.mouse.down()
-    bench.mouse.move(x, y + 20, steps=5)
-    expect(bench.get_by_role("button", name=re.compile("^Pull the gap: gap"))).to_be_visible()
-    bench.mouse.up()
-    saved(bench)
-    expect(arithmetic).not_to_contain_text(re.compile(r"4.×.1/16"))
-    handle(bench, "strips").focus()
-    for _ in range(2):
-        bench.keyboard.press("ArrowDown")
-        saved(bench)
-    expect(arithmetic).to_contain_text(re.compile(r"7.×.1/2.\+.6.×"))
-    handle(bench, "stepped").focus()
-    bench.keyboard.press("ArrowLeft")
-    saved(bench)
-    expect(bench.get_by_label("Stagger")).to_have_value(re.compile("7.16"))
-    bench.get_by_role("button", name="Undo: pulled the stepped").click()
-    expect(bench.get_by_label("Stagger")).to_have_value(re.compile("^1.2$"))
 
 
 def test_papers_are_auditioned_at_a_key_and_kept_or_not(bench: Page) -> None:

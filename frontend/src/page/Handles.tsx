@@ -21,8 +21,20 @@ interface Props {
   onChange: (what: string, part: Part, group: string) => void;
 }
 
-/** Half the side of what a finger can hit, in pixels. */
+/** Half the side of what a finger can hit, in pixels; of handles close together as much as the next one leaves. */
 const REACH = 22;
+const LEAST_REACH = 8;
+
+function reach(handle: Handle, all: readonly Handle[], pixel: number): number {
+  const apart = all
+    .filter((other) => other !== handle)
+    .map((other) => Math.max(away(handle.x, other.x), away(handle.y, other.y)) / pixel / 2);
+  return Math.max(LEAST_REACH, Math.min(REACH, ...apart)) * pixel;
+}
+
+function away(one: string, other: string): number {
+  return Math.abs(inches(one) - inches(other));
+}
 
 export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Props) {
   const found = evaluated.parts.find((p) => p.id === part);
@@ -89,6 +101,7 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
       {found.handles.map((handle) => {
         const x = corner.x + inches(handle.x);
         const y = corner.y + inches(handle.y);
+        const hit = reach(handle, found.handles, pixel);
         const told = says?.field === handle.field ? says.text : null;
         return (
           <g
@@ -120,10 +133,10 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
           >
             <title>{handle.name}</title>
             <rect
-              x={-REACH * pixel}
-              y={-REACH * pixel}
-              width={2 * REACH * pixel}
-              height={2 * REACH * pixel}
+              x={-hit}
+              y={-hit}
+              width={2 * hit}
+              height={2 * hit}
               fill="transparent"
             />
             <circle

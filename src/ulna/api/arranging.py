@@ -57,6 +57,10 @@ def pull_handle(asked: PullAsked, home: AtHome) -> Pulled:
         known = ", ".join(h.field for h in built.handles) or "none"
         raise FieldError("field", asked.field, "this part has no such handle", f"there are {known}")
     part, says = pull(plan.part(asked.part), handle, asked.across, asked.down, ground.ruler)
+    others = tuple(part if one.id == asked.part else one for one in plan.parts)
+    if built.is_there and not stand(others, ground)[asked.part].built.is_there:
+        # A hand that goes too far would take the part, and the handle with it, from the page.
+        part, says = plan.part(asked.part), f"{handle.name}: no further"
     changed = PagePlan(plan.name, plan.format, parts=(part,))
     return Pulled(part=Recipe.from_value(changed).parts[0], says=says)
 
@@ -69,7 +73,7 @@ def arrange_parts(asked: ArrangeAsked, home: AtHome) -> ArrangedOut:
         plan.part(id)
     ground = home.ground(plan.format, asked.id)
     after = _arranged(asked, plan, ground)
-    return ArrangedOut(page=Recipe.from_value(after.plan), chosen=list(after.chosen))
+    return ArrangedOut(page=Recipe.from_value(after.plan), chosen=list(after.chosen), told=after.told)
 
 
 def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
@@ -85,7 +89,7 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
         case "align":
             after = arrange.align(plan, ids, asked.edge, ground)
         case "distribute":
-            after = arrange.distribute(plan, ids, asked.way, ground)
+            return arrange.distribute(plan, ids, asked.way, ground)
         case "mirror":
             after = arrange.mirror(plan, ids, asked.way, asked.on, ground)
         case "swap":

@@ -90,10 +90,10 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
         return Built(ZERO, ZERO, findings=(Finding("pieced", "stop", part.id, problem),))
     papers = dealt(part.papers, len(cuts), part.seed, part.doubled)
     pieces = tuple(_piece(part, k, cut, papers[k], ruler) for k, cut in enumerate(cuts))
-    handles = (
-        *size_handles(part.place, Rect(ZERO, ZERO, width, height)),
-        Handle("strip", "strip", strip, ZERO, 1),
-    )
+    about = Handle("strip", "strip", strip, ZERO, 1)
+    if part.pattern == "sunburst":
+        about = Handle("rays", "rays", width.part(3, 4), ZERO, 4)
+    handles = (*size_handles(part.place, Rect(ZERO, ZERO, width, height)), about)
     return Built(width, height, pieces, _told(part, cuts, ruler), handles=handles)
 
 

@@ -79,8 +79,10 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
     )
     width, height = wide + size, high + size
     box = Rect(ZERO, ZERO, width, height)
-    handles = [Handle("pitch", "pitch", size, ZERO, 1), Handle("size", "size", size, size, 1)]
+    second = ruler.near(gap) + size.part(1, 2)
+    handles = [Handle("size", "size", size, size, 1), Handle("pitch", "pitch", min(second, width), ZERO, 1)]
     if part.path == "column":
+        handles[1] = Handle("pitch", "pitch", ZERO, min(second, height), 0, 1)
         handles.append(Handle("length", "length", size.part(1, 2), height, 0, 1))
     elif part.path == "round the edge":
         handles += [

@@ -56,10 +56,10 @@ def build(part: Tape, ground: Ground, room: Rect) -> Built:
     piece = Piece(f"{part.id}/tape", part.id, "tape", "tape", box, box, colour=part.colour)
     ends = f" + {part.wrapped} × {ruler.say(WRAP)} wrapped" if part.wrapped else ""
     told = f"{ruler.say(long)}{ends} = {ruler.say(takes)} of tape"
-    handles = []
+    right, low = (width, height.part(1, 2), 1.0, 0.0), (width.part(1, 2), height, 0.0, 1.0)
+    handles = [Handle("width", "width", *(right if part.upright else low))]
     if part.length is not None:
-        end = (width.part(1, 2), height, 0.0, 1.0) if part.upright else (width, height.part(1, 2), 1.0, 0.0)
-        handles.append(Handle("length", "length", *end))
+        handles.append(Handle("length", "length", *(low if part.upright else right)))
     findings = _enough(part, takes, ground)
     return Built(width, height, (piece,), told, findings, handles=tuple(handles))
 
