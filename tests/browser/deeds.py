@@ -87,7 +87,8 @@ def choose_paper(page: Page, label: str, words: str) -> None:
     field = page.get_by_label(label, exact=True)
     field.click()
     field.fill(words)
-    page.get_by_role("listbox").get_by_role("option").first.click()
+    page.get_by_role("listbox").get_by_role("option", name=words).first.click()
+    expect(field).to_have_value(re.compile(re.escape(words), re.IGNORECASE))
 
 
 def put(page: Page, label: str, value: str) -> None:

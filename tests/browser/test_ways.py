@@ -177,7 +177,7 @@ def test_a_file_that_is_no_page_is_refused_by_its_name(page: Page) -> None:
 def test_a_kit_goes_out_as_csv_and_json_and_comes_back(page: Page, tmp_path: Path) -> None:
     """Into a kit of its own, alike."""
     unpack_csv(page, tmp_path)
-    kits = page.get_by_role("navigation", name="Kits").get_by_role("link")
+    kits = page.get_by_role("navigation", name="Kits").get_by_role("link", name="towpath")
     for count, words in ((2, "CSV, for a spreadsheet"), (3, "JSON, with everything")):
         page.get_by_role("button", name="Keep as a file").click()
         with page.expect_download() as waiting:
