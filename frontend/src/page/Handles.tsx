@@ -132,13 +132,7 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
             onBlur={() => setSays(null)}
           >
             <title>{handle.name}</title>
-            <rect
-              x={-hit}
-              y={-hit}
-              width={2 * hit}
-              height={2 * hit}
-              fill="transparent"
-            />
+            <rect x={-hit} y={-hit} width={2 * hit} height={2 * hit} fill="transparent" />
             <circle
               className="ring"
               r={6.5 * pixel}
