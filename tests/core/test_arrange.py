@@ -249,11 +249,19 @@ def test_a_new_part_comes_in_papers_that_are_there_and_suit() -> None:
     light = replace(paper("light"), a=replace(paper("light").a, colours=("#f4f4f4",)))
     on = ground(None, dark, light, paper("none", 0))
     page = evaluate(PagePlan("p", parts=(Base("b", choice=PaperChoice("dark")),)), on)
-    assert dressed(Panel("p", trim=parse("1")), page, on.shelf).choice.paper == "light"  # type: ignore[union-attr]
-    band = dressed(Band("b", papers=(PaperChoice(), PaperChoice())), page, on.shelf)
+    assert dressed(Panel("p", trim=parse("1")), page, on).choice.paper == "light"  # type: ignore[union-attr]
+    band = dressed(Band("b", papers=(PaperChoice(), PaperChoice())), page, on)
     assert [c.paper for c in band.papers] == ["light", "dark"]  # type: ignore[union-attr]
     kept = Panel("p", choice=PaperChoice("none"))
-    assert dressed(kept, page, on.shelf) == kept and dressed(Panel("p"), page, ground().shelf) == Panel("p")
+    assert dressed(kept, page, on) == kept and dressed(Panel("p"), page, ground()) == Panel("p")
+
+
+def test_a_new_part_takes_no_paper_that_is_too_small_for_it() -> None:
+    """An 11 × 11 panel is not cut from a pad of 6 × 6, however much of it there is; a 4 × 4 block may be."""
+    on = ground(None, paper("pad", 20, size="6"), paper("sheet", 1))
+    empty = evaluate(PagePlan("p"), on)
+    assert dressed(Panel("p", trim=parse("1/2")), empty, on).choice.paper == "sheet"  # type: ignore[union-attr]
+    assert dressed(panel("p", "0", "0", "4", "4"), empty, on).choice.paper == "pad"  # type: ignore[union-attr]
 
 
 # ---- another format ----------------------------------------------------------------------------------

@@ -33,7 +33,8 @@ function Ruler({ length, unit, zero, pixel, depth, upright }: RulerProps) {
     k: first + n,
     at: origin + ((first + n) * step) / parts,
   }));
-  const numbered = parts * (unit === "mm" && pixel > 0.02 ? 2 : 1);
+  // Every second figure where they would touch.
+  const numbered = parts * (pixel > (unit === "mm" ? 0.02 : 0.05) ? 2 : 1);
   const edge = -3 * pixel;
   const size = 11 * pixel;
   const tick = (at: number, long: number) =>

@@ -23,6 +23,8 @@ export function Choice<Value extends string>({ label, value, options, onChange, 
       sx={{
         ...fieldStyle(),
         fontWeight: 400,
+        // As wide as what is chosen, not as the longest that could be: a sentence keeps to its lines.
+        fieldSizing: "content",
         maxWidth: wide ? "40ch" : short ? "15ch" : "24ch",
         textAlign: "left",
         cursor: "pointer",

@@ -124,7 +124,7 @@ def add_parts(asked: AddAsked, home: AtHome) -> list[Added]:
     parts, ground = [part.value() for part in asked.parts], home.ground(plan.format, asked.id)
     if asked.dress:
         page = evaluate(plan, ground)
-        parts = [dressed(part, page, ground.shelf) for part in parts]
+        parts = [dressed(part, page, ground) for part in parts]
     found = add(plan, parts, ground, asked.above)
     return [Added.from_value(one) for one in found]
 

@@ -1,7 +1,8 @@
 """Papers for a new part that has none yet: of those that are left enough of, the ones that suit what is there.
 
-A ground takes a quiet paper or card stock; what lies on another paper differs from it in lightness; a paper that the
-page has little of comes before one that it has much of. The person changes it at will.
+All its pieces can be cut from each of them. A ground takes a quiet paper or card stock; what lies on another paper
+differs from it in lightness; a paper that the page has little of comes before one that it has much of. The person
+changes it at will.
 """
 
 from __future__ import annotations
@@ -12,10 +13,11 @@ from dataclasses import dataclass, fields, is_dataclass, replace
 from typing import Any
 
 from ulna.core.colour import of_hex
-from ulna.core.page import Evaluated
-from ulna.core.parts import Part
-from ulna.core.pieces import PaperChoice
-from ulna.core.shelf import Paper, Shelf, Stock
+from ulna.core.page import Evaluated, halved
+from ulna.core.parts import Part, work_out
+from ulna.core.parts.base import Base
+from ulna.core.pieces import Ground, PaperChoice, Piece
+from ulna.core.shelf import Direction, Paper, Shelf, Stock
 
 ENOUGH_APART = 12.0
 
@@ -27,8 +29,9 @@ class _Ranked:
     used: int
 
 
-def dressed(part: Part, page: Evaluated, shelf: Shelf) -> Part:
+def dressed(part: Part, page: Evaluated, ground: Ground) -> Part:
     """The part with a paper wherever it had none, each different from the last while there are others."""
+    shelf = ground.shelf
     used = Counter(piece.choice.paper for piece in page.pieces if piece.choice.paper)
     papers = [p for p in shelf.papers.values() if p.count > 0 and not p.is_scrap and p.stock is not Stock.VELLUM]
     papers = [p for p in papers if not p.cards]
@@ -36,10 +39,27 @@ def dressed(part: Part, page: Evaluated, shelf: Shelf) -> Part:
         return part
     below = _below(page, shelf)
     ranked = [_Ranked(p, _lightness(p), used[p.id]) for p in papers]
-    ground = part.level == "base"
-    ranked.sort(key=lambda r: (_unsuited(r, below, ground), r.used, -r.paper.count, r.paper.id))
-    chosen: Any = _filled(part, [r.paper for r in ranked], [0])
+    is_ground, pieces = part.level == "base", _paperless(part, ground)
+    ranked.sort(key=lambda r: (_unsuited(r, below, is_ground), r.used, -r.paper.count, r.paper.id))
+    # What is too small for a piece of the part comes only where nothing else is there.
+    large = [r.paper for r in ranked if all(_holds(r.paper, piece) for piece in pieces)]
+    chosen: Any = _filled(part, large or [r.paper for r in ranked], [0])
     return chosen  # type: ignore[no-any-return]
+
+
+def _paperless(part: Part, ground: Ground) -> list[Piece]:
+    """The pieces that the part wants a paper for, halved where it goes over both pages."""
+    on = "left" if isinstance(part, Base) else part.place.on
+    room = ground.format.page(on)
+    pieces = [piece.moved(room.x, room.y) for piece in work_out(part, ground, room)[0].pieces]
+    return [half for p in pieces if p.is_paper and p.choice.paper is None for half in halved(p, ground)]
+
+
+def _holds(paper: Paper, piece: Piece) -> bool:
+    usable = paper.usable
+    w, h = piece.rect.width, piece.rect.height
+    turns = paper.a.direction is Direction.NONE or piece.choice.turned
+    return (w <= usable.width and h <= usable.height) or (turns and h <= usable.width and w <= usable.height)
 
 
 def _lightness(paper: Paper) -> float:

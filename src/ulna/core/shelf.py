@@ -129,6 +129,19 @@ class Paper:
         return self.a if face == "A" else self.b
 
     @property
+    def usable(self) -> Rect:
+        """The sheet, from its A side, less its branding strip."""
+        whole = Rect(ZERO, ZERO, self.width, self.height)
+        if self.strip is None:
+            return whole
+        depth = self.strip.depth
+        if self.strip.edge in (Edge.LEFT, Edge.RIGHT):
+            x = depth if self.strip.edge is Edge.LEFT else ZERO
+            return Rect(x, ZERO, self.width - depth, self.height)
+        y = depth if self.strip.edge is Edge.TOP else ZERO
+        return Rect(ZERO, y, self.width, self.height - depth)
+
+    @property
     def is_scrap(self) -> bool:
         return self.form is Form.SCRAP
 
