@@ -52,7 +52,7 @@ def begin_page(page: Page, many: str = "double") -> None:
 
 def add_photo_parts(page: Page, names: list[str], how: str) -> None:
     """Adds photos from the chooser, each on its own mat or together on one."""
-    page.get_by_role("button", name="Photos").click()
+    page.get_by_role("button", name="Photos", exact=True).click()
     for name in names:
         page.get_by_role("dialog").get_by_role("button", name=name).click()
     page.get_by_role("button", name=how).click()
