@@ -40,13 +40,14 @@ def cutplan(
 ) -> None:
     """Plan the cuts of a request (JSON in, JSON out). Status 3: sound, but some pieces are unplaced."""
     from ulna.core.cutting import plan_cuts
-    from ulna.core.cutting.effort import effort_of
+    from ulna.core.cutting.effort import allowed, effort_of
     from ulna.formats import cut_json
 
     start = time.monotonic()
     text = sys.stdin.buffer.read() if request == "-" else Path(request).read_bytes()
     asked, unit, seconds = cut_json.read(text)
-    plan = plan_cuts(asked, effort_of(seconds))
+    end = start + allowed(seconds)
+    plan = plan_cuts(asked, effort_of(seconds), lambda: time.monotonic() > end)
     print(json.dumps(cut_json.write(plan, unit, time.monotonic() - start), ensure_ascii=False, indent=1))
     if plan.unplaced:
         raise typer.Exit(3)

@@ -14,7 +14,7 @@ from ulna.api.kits import attachment
 from ulna.api.schemas import CuttingOut, Lacking, Step, Tick
 from ulna.core.cost import lacking
 from ulna.core.cutting import plan_cuts, progress
-from ulna.core.cutting.effort import effort_of
+from ulna.core.cutting.effort import allowed, effort_of
 from ulna.formats import cut_json, cuts, svg
 from ulna.household import Household
 from ulna.store.errors import NotThere
@@ -118,5 +118,6 @@ async def plan_request(request: Request) -> dict[str, object]:
     """The cut planner on its own: an ulna-cut-request in, an ulna-cut-plan out. See docs/cutting.md."""
     start = time.monotonic()
     asked, unit, seconds = cut_json.read(await request.body())
-    plan = await run_in_threadpool(plan_cuts, asked, effort_of(seconds))
+    end = start + allowed(seconds)
+    plan = await run_in_threadpool(plan_cuts, asked, effort_of(seconds), lambda: time.monotonic() > end)
     return cut_json.write(plan, unit, time.monotonic() - start)

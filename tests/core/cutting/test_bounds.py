@@ -7,7 +7,7 @@ from hypothesis import HealthCheck, given, settings
 
 from tests.core.cutting.requests import requests
 from ulna.core.cutting.bounds import lower_bound
-from ulna.core.cutting.effort import PER_SECOND, effort_of
+from ulna.core.cutting.effort import PER_SECOND, Budget, effort_of
 from ulna.core.cutting.request import Area, CutRequest, Piece, Reserve, Rims, Sheet
 from ulna.core.cutting.search import search
 
@@ -60,7 +60,7 @@ def test_without_gutting_panels_give_nothing() -> None:
 @given(requests())
 def test_no_plan_ever_needs_fewer(request_: CutRequest) -> None:
     """Whatever is asked: the bound for the pieces placed is at most the sheets that placed them."""
-    outcome = search(request_, 4_000)
+    outcome = search(request_, Budget(4_000))
     assert lower_bound(request_, outcome.placed) <= outcome.whole_sheets
 
 

@@ -6,7 +6,10 @@ inches. x counts rightward and y downward from a sheet's top left corner.
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from ulna.core.cutting.bounds import lower_bound
+from ulna.core.cutting.effort import Budget, never
 from ulna.core.cutting.plan import CutPlan, as_plan
 from ulna.core.cutting.request import CutRequest
 from ulna.core.cutting.search import search
@@ -14,7 +17,10 @@ from ulna.core.cutting.search import search
 __all__ = ["CutRequest", "plan_cuts"]
 
 
-def plan_cuts(request: CutRequest, effort: int) -> CutPlan:
-    """The best plan found with so much effort (fittings tried); the same request and effort give the same plan."""
-    outcome = search(request, effort)
+def plan_cuts(request: CutRequest, effort: int, stop: Callable[[], bool] = never) -> CutPlan:
+    """The best plan found with so much effort (fittings tried); the same request and effort give the same plan.
+
+    `stop` is asked now and then, and ends the search where it says so, with the best plan so far.
+    """
+    outcome = search(request, Budget(effort, stop))
     return as_plan(request, outcome, lower_bound(request, outcome.placed))

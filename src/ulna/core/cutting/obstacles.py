@@ -181,3 +181,13 @@ def _shared_out(
         gone = {i for i, _ in taken}
         order = [pin for pin in order if pin[0] not in gone]
     return copies, [i for i, _ in order]
+
+
+def fresh(sheet: Sheet, pins: Sequence[tuple[int, Area]], kerf: int, flat: bool = True) -> tuple[Part, list[Part]]:
+    """The tree of a sheet with its reserve, holes and printed pieces cut apart, and its clear parts."""
+    root, usable = root_of(sheet, kerf)
+    holes = [h for h in sheet.holes if h.meets(usable.area)]
+    if not pins and not holes:
+        return root, [usable]
+    carve(usable, pins, holes, kerf, flat)
+    return root, [part for part in root.leaves() if part.laid is None and not part.lost]

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from ulna.core.cutting.outcome import Outcome
 from ulna.core.cutting.request import Area, CutRequest, Piece
-from ulna.core.cutting.search import Outcome
 from ulna.core.cutting.tree import Axis, Part
 
 

@@ -1,436 +1,303 @@
-"""The search: pieces are laid one after another in the free part that suits them best, over and over in other
-orders; the best outcome is kept.
+"""The search, the best plan so far at any time: a first plan at once, then whatever makes it better.
 
-What is better, in this order: fewer pieces unplaced, fewer whole sheets opened, a more valuable rest, fewer
-parts. The value of a rest is its area times its shorter side, so that one large rest is worth more than the same
-area in slivers; against it stands the same value of every sheet and scrap that was opened.
+What has no paper in common is planned apart. For each such part of a request, in turn, while its bound is not reached:
+
+1. a first plan, pieces laid one after another (`laying`);
+2. orders bred from the best (`breeding`);
+3. sheets filled to the last mark, where hardly anything may be left over (`blocks`): all of them, or some, and the
+   rest bred, which then has room to spare;
+4. of many sheets some are taken up again, the emptier ones first, and laid anew on one sheet fewer.
 
 The effort is counted in fittings tried, not in seconds, so that the outcome does not depend on the machine.
 """
 
 from __future__ import annotations
 
-import math
 import random
-from collections.abc import Iterator
-from dataclasses import dataclass, field, replace
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
+from itertools import count, pairwise
 
+import numpy as np
+
+from ulna.core.cutting.arrays import field_of, relaid
+from ulna.core.cutting.blocks import ABOVE, BESIDE, MOST_PIECES, Blocks, chosen, listed
 from ulna.core.cutting.bounds import lower_bound
-from ulna.core.cutting.obstacles import assign_pins, carve, root_of
-from ulna.core.cutting.request import Area, CutRequest, Piece
-from ulna.core.cutting.tree import Laid, Part, trim
+from ulna.core.cutting.breeding import Rank, breed
+from ulna.core.cutting.effort import Budget
+from ulna.core.cutting.laying import first_plan
+from ulna.core.cutting.obstacles import fresh
+from ulna.core.cutting.outcome import Opened, Outcome, assessed, laid_on
+from ulna.core.cutting.request import CutRequest, Piece
+from ulna.core.cutting.tree import Laid
+from ulna.core.cutting.trials import Ints
 
-MANY = 240
-"""Above so many pieces they are laid in blocks of equal ones only."""
+MOST_COPIES = 700
+"""Above so many pieces a first plan is all there is."""
+FIRST_BREED, BLOCKS, AGAIN = 500_000, 900_000, 220_000
+"""What breeding at first, listing all blocks, and one more attempt may cost, in fittings."""
+SETTLED = 6
+"""Generations without gain after which a plan on a proved number of sheets is good enough."""
+TIGHT = 0.02
+"""Where less than this of the paper is left over on one sheet fewer, blocks without waste are worth listing."""
+TAKEN_UP = 44
+"""Pieces that are laid anew together: about so many are laid well."""
 
 
-LOOK, TRIAL, OPEN, CARVE = 25, 300, 30, 500
-"""What choosing a place, starting a trial, opening a sheet and clearing its holes cost, in fittings."""
+def search(request: CutRequest, budget: Budget) -> Outcome:
+    """The best outcome that the budget allows; of a budget of next to nothing still a first plan."""
+    groups = [_Group(which, part, first_plan(part, budget)) for which, part in _apart(request)]
+    waiting = [g for g in groups if g.worth_more]
+    while waiting and not budget.spent:
+        with budget.share(budget.left / len(waiting)) as part:
+            waiting.pop(0).improve(part)
+    opened = list[Opened]()
+    for group in groups:
+        opened += group.back(request)
+    return assessed(request, opened)
 
-FEWEST = 6
-"""Trials made however small the effort, while pieces are unplaced."""
 
-STALE = 150
-"""Trials without gain after which the search goes on from another order."""
+def _apart(request: CutRequest) -> Iterator[tuple[list[int], CutRequest]]:
+    """The parts of a request that share no sheet: which of its pieces, and the request of these alone.
 
-PATIENCE = 400
-"""Trials without gain after which a plan on a proved number of sheets is good enough."""
+    Pieces that fit nowhere are left out: they have no place in any plan.
+    """
+    parent = {s.id: s.id for s in request.sheets}
+
+    def root(id: str) -> str:
+        while parent[id] != id:
+            parent[id] = parent[parent[id]]
+            id = parent[id]
+        return id
+
+    for piece in request.pieces:
+        for one, other in pairwise(sorted(piece.sources)):
+            parent[root(other)] = root(one)
+    members = dict[str, list[int]]()
+    for i, piece in enumerate(request.pieces):
+        if piece.pin is None and not _fits_somewhere(piece, request):
+            continue
+        for source in sorted(piece.sources)[:1]:
+            members.setdefault(root(source), []).append(i)
+    for name, which in members.items():
+        sheets = tuple(s for s in request.sheets if root(s.id) == name)
+        yield which, replace(request, sheets=sheets, pieces=tuple(request.pieces[i] for i in which))
 
 
-@dataclass(slots=True, eq=False)
-class Opened:
-    """One sheet that is in use: which one of the request, which copy, and its cut tree."""
+def _fits_somewhere(piece: Piece, request: CutRequest) -> bool:
+    """On a sheet it may come from, or on a panel that may be won from one; holes are not looked at."""
+    rooms = [s.usable[2:] for s in request.sheets if s.id in piece.sources]
+    if request.gutting:
+        won = [p for p in request.pieces if p.gut is not None and p.sources & piece.sources]
+        rooms += [p.panel_size(turned) for p in won for turned in (False, True)]
+    sides = [(piece.width, piece.height)] + [(piece.height, piece.width)] * piece.turn
+    return any(w <= width and h <= height for width, height in rooms for w, h in sides)
+
+
+@dataclass(frozen=True, slots=True)
+class _Filled:
+    """Of one kind of sheet the blocks there are, which of them fill it, and what pieces those have (bits)."""
 
     sheet: int
-    copy: int
-    root: Part
-
-
-@dataclass(slots=True)
-class Outcome:
-    """What a search found: sheets in the order opened, copies placed and left over by piece index."""
-
-    opened: list[Opened]
-    placed: list[int]
-    whole_sheets: int
-    loss: float
-    parts: int
-
-    @property
-    def rank(self) -> tuple[int, int, float, int]:
-        """Less is better."""
-        return -sum(self.placed), self.whole_sheets, self.loss, self.parts
-
-
-@dataclass(slots=True)
-class Style:
-    """How one trial goes about it; every field is a choice that the search varies."""
-
-    order: list[tuple[int, int]]  # piece index, how many in a run
-    fit: int = 0  # 0 least area left, 1 least shorter gap, 2 least longer gap
-    split: int = 0  # 0 larger rest kept whole, 1 smaller, 2 upright first, 3 level first
-    thrifty: bool = True  # scraps and panels before sheets that are open already
-    blocks: bool = True
-    flat: bool = True
-    opening: int = 0  # 0 the sheet most wanted, 1 the smallest, 2 the largest
-
-
-def value(area: Area) -> float:
-    """What a rest is worth: its area times its shorter side."""
-    return float(area.width) * area.height * min(area.width, area.height)
-
-
-def search(request: CutRequest, effort: int) -> Outcome:
-    """Tries styles and orders until the effort is spent; always every first style once."""
-    world = _World(request)
-    dice = random.Random(20)
-    spent, trials = 0, [(Outcome([], [0] * len(request.pieces), 0, 0.0, 0), Style([]))]
-    for style in _first_styles(request):
-        outcome, cost = world.trial(style)
-        spent += cost
-        trials.append((outcome, style))
-        if spent > effort and (sum(outcome.placed) == world.wanted or len(trials) > FEWEST):
-            break
-    best = here = min(trials, key=lambda t: t[0].rank)
-    stale = idle = 0
-    while spent < effort and idle < world.patience(best[0]):
-        if stale > STALE:
-            order = dice.sample(best[1].order, len(best[1].order))
-            style, stale = replace(best[1], order=order), 0
-            outcome, cost = world.trial(style)
-            here = outcome, style
-        else:
-            style = _varied(here[1], here[0], request, dice)
-            outcome, cost = world.trial(style)
-            stale = 0 if outcome.rank < here[0].rank else stale + 1
-            if outcome.rank <= here[0].rank:
-                here = outcome, style
-        spent += cost
-        idle += 1
-        if outcome.rank < best[0].rank:
-            best, idle = (outcome, style), 0
-    return best[0]
-
-
-def _first_styles(request: CutRequest) -> Iterator[Style]:
-    loose = [(i, p) for i, p in enumerate(request.pieces) if p.pin is None]
-    keys = (
-        lambda p: (p.gut is None, -p.width * p.height),
-        lambda p: (len(p.sources), -max(p.width, p.height), -p.width * p.height),
-        lambda p: (-p.width, -p.height),
-        lambda p: (-p.height, -p.width),
-        lambda p: (-min(p.width, p.height), -p.width * p.height),
-        lambda p: (len(p.sources), -p.width * p.height),
-    )
-    for key in keys:
-        order = [(i, p.quantity) for i, p in sorted(loose, key=lambda ip: key(ip[1]))]
-        for fit, split in ((0, 0), (1, 2), (1, 3)):
-            yield Style(order, fit=fit, split=split, flat=split != 2)
-
-
-def _varied(style: Style, outcome: Outcome, request: CutRequest, dice: random.Random) -> Style:
-    """A neighbour of a style: two runs exchanged, one brought forward, a run parted, or another manner."""
-    order = list(style.order)
-    for _ in range(1 + dice.randrange(2)):
-        if not order:
-            break
-        how, i = dice.randrange(5), dice.randrange(len(order))
-        if how == 0:
-            j = dice.randrange(len(order))
-            order[i], order[j] = order[j], order[i]
-        elif how == 1:
-            order.insert(dice.randrange(i + 1), order.pop(i))
-        elif how == 2 and order[i][1] > 1:
-            piece, count = order[i]
-            part = dice.randrange(1, count)
-            order[i] = (piece, count - part)
-            order.insert(dice.randrange(len(order) + 1), (piece, part))
-        elif how == 3:
-            missing = [k for k, (p, _) in enumerate(order) if outcome.placed[p] < request.pieces[p].quantity]
-            if missing:
-                order.insert(0, order.pop(dice.choice(missing)))
-    change = dice.randrange(12)
-    return replace(
-        style,
-        order=order,
-        fit=dice.randrange(3) if change in (0, 1) else style.fit,
-        split=dice.randrange(4) if change in (2, 3, 4) else style.split,
-        thrifty=dice.random() < 0.8 if change == 5 else style.thrifty,
-        blocks=dice.random() < 0.5 if change == 6 else style.blocks,
-        flat=not style.flat if change == 7 else style.flat,
-        opening=dice.randrange(3) if change == 8 else style.opening,
-    )
+    blocks: Blocks
+    full: Ints
+    has: Ints
 
 
 @dataclass(slots=True, eq=False)
-class _Free:
-    """A free part and the sheet it belongs to. `cheap` ones are scraps and panels; `fresh` ones unopened scraps."""
+class _Group:
+    """Pieces that compete for the same sheets, and the best that is known of them."""
 
-    part: Part
-    source: str
-    cheap: bool
-    fresh: int | None = None
+    which: list[int]
+    request: CutRequest
+    best: Outcome
 
+    @property
+    def worth_more(self) -> bool:
+        return 1 < self.copies <= MOST_COPIES
 
-@dataclass(slots=True)
-class _Bench:
-    """The state of one trial."""
+    @property
+    def copies(self) -> int:
+        return sum(p.quantity for p in self.request.pieces if p.pin is None)
 
-    opened: list[Opened] = field(default_factory=list)
-    free: list[_Free] = field(default_factory=list)
-    left: list[int] = field(default_factory=list)
-    placed: list[int] = field(default_factory=list)
-    fittings: int = 0
+    def back(self, whole: CutRequest) -> list[Opened]:
+        """The sheets with the numbers that pieces and sheets have in the whole request."""
+        index = {s.id: k for k, s in enumerate(whole.sheets)}
+        for opened in self.best.opened:
+            for laid in laid_on(opened.root):
+                laid.piece = self.which[laid.piece]
+            opened.sheet = index[self.request.sheets[opened.sheet].id]
+        return self.best.opened
 
-
-class _World:
-    """What all trials of one request share."""
-
-    def __init__(self, request: CutRequest) -> None:
-        self.request, self.kerf = request, request.kerf
-        self.pieces, self.sheets = request.pieces, request.sheets
-        self.index = {s.id: k for k, s in enumerate(request.sheets)}
-        self.sides = [_orientations(p) for p in request.pieces]
-        self.wanted = sum(p.quantity for p in request.pieces)
-        loose = [p for p in request.pieces if p.pin is None]
-        self.least = min((min(p.width, p.height) for p in loose), default=0)
-        self.pinned = {k: assign_pins(s, request.pieces, request.kerf)[0] for k, s in enumerate(request.sheets)}
-        self.clear: dict[tuple[int, bool], list[Area]] = {}
-        self.carved: dict[tuple[int, bool, tuple[int, ...]], Part] = {}
-        # How much paper only this sheet, or few besides it, can give: what makes a sheet worth opening.
-        self.demand = [0.0] * len(request.sheets)
-        for p in loose:
-            for source in p.sources:
-                self.demand[self.index[source]] += p.width * p.height * p.quantity / len(p.sources)
-
-    def patience(self, outcome: Outcome) -> float:
-        """How many trials without gain are worth their time: without end while a sheet more might be saved."""
-        settled = sum(outcome.placed) == self.wanted and outcome.whole_sheets <= lower_bound(
-            self.request, outcome.placed
-        )
-        return PATIENCE if settled or not self.wanted else math.inf
-
-    def trial(self, style: Style) -> tuple[Outcome, int]:
-        """One outcome in one style, and how many fittings it tried."""
-        bench = _Bench(left=[s.quantity for s in self.sheets], placed=[0] * len(self.pieces))
-        for k, copies in self.pinned.items():
-            for pins in copies:
-                for i, _ in pins:
-                    bench.placed[i] += 1
-                self._open(bench, k, pins, style)
-        for k, sheet in enumerate(self.sheets):
-            if sheet.scrap and bench.left[k]:
-                self._offer(bench, k, style)
-        blocks = style.blocks or self.wanted > MANY
-        for piece, run in style.order:
-            self._lay_run(bench, piece, run, style, blocks)
-        used = [o for o in bench.opened if any(part.laid for part in o.root.leaves())]
-        loss, parts = 0.0, 0
-        for opened in used:
-            sheet = self.sheets[opened.sheet]
-            loss += value(sheet.usable)
-            gain, count = _worth(opened.root)
-            loss -= gain
-            parts += count
-        whole = sum(not self.sheets[o.sheet].scrap for o in used)
-        return Outcome(used, bench.placed, whole, loss, parts), bench.fittings + TRIAL + LOOK * parts
-
-    def _open(self, bench: _Bench, k: int, pins: list[tuple[int, Area]], style: Style) -> None:
-        """Takes one more copy of a sheet and offers its clear parts."""
-        sheet = self.sheets[k]
-        copy = sheet.quantity - bench.left[k] + 1
-        bench.left[k] -= 1
-        root, clear = self._fresh(bench, k, pins, style.flat)
-        bench.opened.append(Opened(k, copy, root))
-        for part in root.leaves():
-            if part.laid is not None:
-                self._offer_panel(bench, part, self.pieces[part.laid.piece], sheet.id)
-        self._add(bench, [_Free(part, sheet.id, sheet.scrap) for part in clear])
-
-    def _offer(self, bench: _Bench, k: int, style: Style) -> None:
-        """Shows the clear parts of the next copy of a scrap, which is opened once something lies on it."""
-        sheet = self.sheets[k]
-        _, clear = self._fresh(bench, k, [], style.flat)
-        self._add(bench, [_Free(part, sheet.id, True, fresh=k) for part in clear])
-
-    def _fresh(self, bench: _Bench, k: int, pins: list[tuple[int, Area]], flat: bool) -> tuple[Part, list[Part]]:
-        """The tree of a sheet with its reserve, holes and printed pieces cut apart, and its clear parts."""
-        sheet = self.sheets[k]
-        bench.fittings += OPEN
-        if not pins and not sheet.holes:
-            root, usable = root_of(sheet, self.kerf)
-            return root, [usable]
-        key = (k, flat, tuple(i for i, _ in pins))
-        if key not in self.carved:
-            bench.fittings += CARVE * (len(pins) + len(sheet.holes))
-            root, usable = root_of(sheet, self.kerf)
-            carve(usable, pins, [h for h in sheet.holes if h.meets(usable.area)], self.kerf, flat)
-            self.carved[key] = root
-        root = self.carved[key].copied()
-        bench.fittings += len(pins) + len(sheet.holes)
-        return root, [part for part in root.leaves() if part.laid is None and not part.lost]
-
-    def _add(self, bench: _Bench, free: list[_Free]) -> None:
-        bench.free += [f for f in free if min(f.part.area.width, f.part.area.height) >= self.least]
-
-    def _lay_run(self, bench: _Bench, piece: int, run: int, style: Style, blocks: bool) -> None:
-        while run > 0:
-            found = self._best(bench, piece, style)
-            if found is None:
-                if not self._open_for(bench, piece, style):
-                    return
-                continue
-            free, turned = found
-            if free.fresh is not None:
-                self._take_scrap(bench, free, style)
-                continue
-            run -= self._lay(bench, free, piece, turned, run if blocks else 1, style)
-
-    def _take_scrap(self, bench: _Bench, free: _Free, style: Style) -> None:
-        """A scrap that is about to be used: opened for good, and the next copy of it offered."""
-        k = free.fresh
-        if k is None:
-            return
-        bench.free = [f for f in bench.free if f.fresh != k]
-        self._open(bench, k, [], style)
-        if bench.left[k]:
-            self._offer(bench, k, style)
-
-    def _best(self, bench: _Bench, piece: int, style: Style) -> tuple[_Free, bool] | None:
-        """The free part that suits a piece best, and whether it lies turned there."""
-        sources, fit, thrifty = self.pieces[piece].sources, style.fit, style.thrifty
-        best: tuple[_Free, bool] | None = None
-        best_score: tuple[int, int, int] | None = None
-        for turned, w, h in self.sides[piece]:
-            for free in bench.free:
-                width, height = free.part.area[2], free.part.area[3]
-                if width < w or height < h or free.source not in sources:
-                    continue
-                over, under = width - w, height - h
-                if fit == 0:
-                    score = width * height - w * h
-                elif fit == 1:
-                    score = min(over, under)
-                else:
-                    score = max(over, under)
-                rank = (0 if free.cheap or not thrifty else 1, score, over + under)
-                if best_score is None or rank < best_score:
-                    best, best_score = (free, turned), rank
-            bench.fittings += len(bench.free)
-        bench.fittings += LOOK
-        return best
-
-    def _open_for(self, bench: _Bench, piece: int, style: Style) -> bool:
-        """Opens a sheet that the piece fits on; false where there is none left."""
-        fits = []
-        for source in self.pieces[piece].sources:
-            k = self.index[source]
-            sheet = self.sheets[k]
-            if bench.left[k] and not sheet.scrap and self._fits_clear(piece, k, style.flat):
-                size = sheet.usable.size
-                key = (-self.demand[k], size) if style.opening == 0 else (size if style.opening == 1 else -size, 0)
-                fits.append((key, k))
-        if not fits:
-            return False
-        self._open(bench, min(fits)[1], [], style)
-        return True
-
-    def _fits_clear(self, piece: int, k: int, flat: bool) -> bool:
-        return any(
-            w <= a.width and h <= a.height for a in self._clear_areas(k, flat) for _, w, h in self.sides[piece]
-        )
-
-    def _clear_areas(self, k: int, flat: bool) -> list[Area]:
-        """What a fresh copy of a sheet offers, worked out once for each manner."""
-        if (k, flat) not in self.clear:
-            self.clear[k, flat] = [part.area for part in self._fresh(_Bench(), k, [], flat)[1]]
-        return self.clear[k, flat]
-
-    def _lay(self, bench: _Bench, free: _Free, piece: int, turned: bool, run: int, style: Style) -> int:
-        """Lays one piece, or a block of equal ones, in the corner of a free part; how many were laid."""
-        bench.free.remove(free)
-        p, kerf, part = self.pieces[piece], self.kerf, free.part
-        w, h = (p.height, p.width) if turned else (p.width, p.height)
-        cols = min(run, (part.area.width + kerf) // (w + kerf))
-        rows = min(run, (part.area.height + kerf) // (h + kerf))
-        if run == 1:
-            cols = rows = 1
-        elif run >= cols * rows:
-            pass
-        elif run >= cols and (style.split != 2 or run < rows):
-            rows = run // cols
-        elif run >= rows:
-            cols = run // rows
-        elif cols >= rows:
-            cols, rows = run, 1
-        else:
-            cols, rows = 1, run
-        width, height = cols * w + (cols - 1) * kerf, rows * h + (rows - 1) * kerf
-        block, rests = trim(part, width, height, self._upright_first(part, width, height, style), kerf)
-        self._add(bench, [_Free(r, free.source, free.cheap) for r in rests])
-        for cell in _cells(block, cols, rows, w, h, kerf):
-            cell.laid = Laid(piece, turned)
-            self._offer_panel(bench, cell, p, free.source)
-        bench.placed[piece] += cols * rows
-        return cols * rows
-
-    def _offer_panel(self, bench: _Bench, cell: Part, piece: Piece, source: str) -> None:
-        """The panel that gutting wins from a piece is one more free part of the same paper."""
-        if piece.gut is None or not self.request.gutting or cell.laid is None:
-            return
-        width, height = piece.panel_size(cell.laid.turned)
-        left, top = (piece.gut.bottom, piece.gut.left) if cell.laid.turned else piece.gut[:2]
-        cell.laid.panel = Part(Area(0, 0, width, height))
-        cell.laid.panel_at = (cell.area.x + left, cell.area.y + top)
-        self._add(bench, [_Free(cell.laid.panel, source, True)])
-
-    def _upright_first(self, part: Part, width: int, height: int, style: Style) -> bool:
-        if style.split >= 2:
-            return style.split == 2
-        over = max(0, part.area.width - width - self.kerf)
-        under = max(0, part.area.height - height - self.kerf)
-        # An upright cut first leaves a rest as tall as the part; a level one a rest as wide as it.
-        upright = max(over * part.area.height, under * width)
-        level = max(under * part.area.width, over * height)
-        return (upright >= level) == (style.split == 0)
-
-
-def _orientations(piece: Piece) -> list[tuple[bool, int, int]]:
-    as_is = [(False, piece.width, piece.height)]
-    if piece.turn and (piece.width != piece.height or piece.gut is not None):
-        as_is.append((True, piece.height, piece.width))
-    return as_is
-
-
-def _cells(block: Part, cols: int, rows: int, w: int, h: int, kerf: int) -> Iterator[Part]:
-    """Cuts a block into equal cells: columns first where it is wider than tall."""
-    if cols == rows == 1:
-        yield block
-        return
-    upright = cols > 1
-    count, size = (cols, w) if upright else (rows, h)
-    here: Part | None = block
-    for k in range(count):
-        if here is None:
-            return
-        part = here
-        if k < count - 1:
-            start = here.area.x if upright else here.area.y
-            first, here = here.cut("vertical" if upright else "horizontal", start + size, kerf)
-            if first is None:
+    def improve(self, budget: Budget) -> None:
+        """Tries until the budget is spent, or no better number of sheets can be had and the rest is good."""
+        dice, filled = random.Random(20), list[_Filled]()
+        plain = self.copies <= MOST_PIECES and self._is_plain()
+        if plain and self._is_tight:
+            with budget.share(budget.left / 2) as part:
+                filled = self._fill_up(part)
+        with budget.share(FIRST_BREED) as part:
+            self._breed(part, 1)
+        if plain and not filled and not self._settled(self.best.rank[:2]):
+            with budget.share(BLOCKS) as part:
+                filled = self._fill_up(part)
+        few = self.copies <= TAKEN_UP or len(self.best.opened) < 3
+        for seed in count(2):
+            if budget.spent or self._settled(self.best.rank[:2]):
                 return
-            part = first
-        yield from _cells(part, 1 if upright else cols, rows if upright else 1, w, h, kerf)
+            some = bool(filled) and seed % 3 > 0
+            with budget.share(budget.left / 2 if few and not some else AGAIN) as part:
+                if some:
+                    self._fill_some(part, filled, dice, seed)
+                elif few:
+                    self._breed(part, seed)
+                else:
+                    self._again(part, dice, seed)
 
+    @property
+    def _is_tight(self) -> bool:
+        """Whether next to nothing may be left over: of all there is, or of so many sheets of one size."""
+        area = sum(p.width * p.height * p.quantity for p in self.request.pieces)
+        stock = [(s.usable.size, s.quantity) for s in self.request.sheets]
+        left = sum(size * n for size, n in stock) - area
+        if len({size for size, _ in stock}) == 1:
+            left = -area % stock[0][0]
+        return 0 <= left < TIGHT * area
 
-def _worth(root: Part) -> tuple[float, int]:
-    """The value of all that is left of a tree, panels included, and how many parts it is in."""
-    gain, count = 0.0, 0
-    for part in root.leaves():
-        count += 1
-        if part.laid is None:
-            gain += 0.0 if part.lost else value(part.area)
-        elif part.laid.panel is not None:
-            inner, parts = _worth(part.laid.panel)
-            gain, count = gain + inner, count + parts
-    return gain, count
+    def _settled(self, rank: Sequence[float]) -> bool:
+        """Whether all is placed, on as few sheets as any plan needs."""
+        if -rank[0] < sum(p.quantity for p in self.request.pieces):
+            return False
+        return rank[1] <= lower_bound(self.request, self.best.placed)
+
+    def _breed(self, budget: Budget, seed: int) -> None:
+        field = field_of(self.request)
+        bound = lower_bound(self.request, [p.quantity for p in self.request.pieces])
+
+        def enough(rank: Rank, stale: int) -> bool:
+            return rank[0] == 0 and rank[1] <= bound and stale >= SETTLED
+
+        self._take(relaid(self.request, field, breed(field, budget, seed, enough)))
+
+    def _take(self, opened: list[Opened]) -> None:
+        found = assessed(self.request, opened)
+        if found.rank < self.best.rank:
+            self.best = found
+
+    # ---- sheets without waste ----------------------------------------------------------------------------
+
+    def _fill_up(self, budget: Budget) -> list[_Filled]:
+        """All whole sheets that can be filled to the last mark; where some of them cover every piece, that is best."""
+        pieces, filled = self._numbered(), list[_Filled]()
+        for k, sheet in sorted(enumerate(self.request.sheets), key=lambda s: s[1].usable.size):
+            own = [(n, p.width, p.height, p.turn) for n, p in pieces if sheet.id in p.sources]
+            width, height = sheet.usable.width, sheet.usable.height
+            blocks = listed(own, width, height, self.request.kerf, budget)
+            full = ((blocks.w == width) & (blocks.h == height)).nonzero()[0]
+            filled.append(_Filled(k, blocks, full, blocks.has[full]))
+        quantity = [self.request.sheets[one.sheet].quantity for one in filled]
+        taken = chosen([one.has for one in filled], quantity, len(pieces), budget)
+        if taken is not None:
+            self._take([self._built(filled[k], at) for k, at in taken])
+        return [one for one in filled if len(one.has)]
+
+    def _fill_some(self, budget: Budget, filled: list[_Filled], dice: random.Random, seed: int) -> None:
+        """Some sheets are filled to the last mark, so that the others have all the room to spare."""
+        left = [s.quantity for s in self.request.sheets]
+        kept, used = list[Opened](), 0
+        for _ in range(dice.randint(1, max(1, self.best.whole_sheets - 2))):
+            one = dice.choice(filled)
+            free = ((one.has & np.uint64(used)) == 0).nonzero()[0]
+            if not len(free) or not left[one.sheet]:
+                continue
+            at = int(dice.choice(free))
+            kept.append(self._built(one, at))
+            used |= int(one.has[at])
+            left[one.sheet] -= 1
+        self._lay_rest(budget, kept, seed)
+
+    def _is_plain(self) -> bool:
+        pieces = all(p.pin is None and p.gut is None for p in self.request.pieces)
+        return pieces and not any(s.holes for s in self.request.sheets)
+
+    def _copy_of(self) -> list[int]:
+        return [i for i, p in enumerate(self.request.pieces) for _ in range(p.quantity)]
+
+    def _numbered(self) -> list[tuple[int, Piece]]:
+        return [(n, self.request.pieces[i]) for n, i in enumerate(self._copy_of())]
+
+    def _built(self, filled: _Filled, at: int) -> Opened:
+        """A sheet cut up as a block of its size is joined."""
+        blocks, which = filled.blocks, self._copy_of()
+        root, (clear,) = fresh(self.request.sheets[filled.sheet], [], self.request.kerf)
+        one = int(filled.full[at])
+        todo = [(one, clear)]
+        while todo:
+            at, part = todo.pop()
+            how, left, right = (int(v[at]) for v in (blocks.how, blocks.left, blocks.right))
+            if how not in (BESIDE, ABOVE):
+                part.laid = Laid(which[left], bool(right))
+                continue
+            x, y = part.area.x + int(blocks.w[left]), part.area.y + int(blocks.h[left])
+            cut = (
+                part.cut("vertical", x, self.request.kerf)
+                if how == BESIDE
+                else part.cut("horizontal", y, self.request.kerf)
+            )
+            todo += [(side, half) for side, half in zip((left, right), cut, strict=True) if half is not None]
+        return Opened(filled.sheet, 0, root)
+
+    # ---- some sheets laid anew ---------------------------------------------------------------------------
+
+    def _again(self, budget: Budget, dice: random.Random, seed: int) -> None:
+        """Takes up some sheets, the emptier ones rather, and lays their pieces anew with those without a place."""
+        taken = self._taken_up(dice)
+        self._lay_rest(budget, [o for k, o in enumerate(self.best.opened) if k not in taken], seed)
+
+    def _lay_rest(self, budget: Budget, kept: list[Opened], seed: int) -> None:
+        """Lays anew whatever is not on these sheets, on fewer than before where that can be."""
+        rest = self._without(kept)
+        whole = sum(not self.request.sheets[o.sheet].scrap for o in kept)
+        bound = max(lower_bound(rest, [p.quantity for p in rest.pieces]), self.best.whole_sheets - whole - 1)
+
+        def enough(rank: Rank, stale: int) -> bool:
+            return rank[0] == 0 and rank[1] <= bound
+
+        field = field_of(rest)
+        self._take([*kept, *relaid(rest, field, breed(field, budget, seed, enough))])
+
+    def _taken_up(self, dice: random.Random) -> set[int]:
+        def filled(opened: Opened) -> float:
+            used = sum(self._size(laid.piece) for laid in laid_on(opened.root))
+            return used / self.request.sheets[opened.sheet].usable.size
+
+        able = [k for k, o in enumerate(self.best.opened) if not self._has_pins(o)]
+        order = sorted(able, key=lambda k: filled(self.best.opened[k]) + dice.random() * dice.choice((0.05, 0.4)))
+        taken, pieces = set[int](), 0
+        for k in order:
+            here = sum(1 for _ in laid_on(self.best.opened[k].root))
+            if taken and pieces + here > TAKEN_UP:
+                continue
+            taken.add(k)
+            pieces += here
+        return taken
+
+    def _size(self, piece: int) -> int:
+        return self.request.pieces[piece].width * self.request.pieces[piece].height
+
+    def _has_pins(self, opened: Opened) -> bool:
+        return any(self.request.pieces[laid.piece].pin is not None for laid in laid_on(opened.root))
+
+    def _without(self, kept: list[Opened]) -> CutRequest:
+        """What is left to ask once these sheets stay as they are."""
+        pieces = [p.quantity for p in self.request.pieces]
+        sheets = [s.quantity for s in self.request.sheets]
+        for opened in kept:
+            sheets[opened.sheet] -= 1
+            for laid in laid_on(opened.root):
+                pieces[laid.piece] -= 1
+        return replace(
+            self.request,
+            pieces=tuple(replace(p, quantity=n) for p, n in zip(self.request.pieces, pieces, strict=True)),
+            sheets=tuple(replace(s, quantity=n) for s, n in zip(self.request.sheets, sheets, strict=True)),
+        )
