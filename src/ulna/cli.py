@@ -47,7 +47,7 @@ def cutplan(
     text = sys.stdin.buffer.read() if request == "-" else Path(request).read_bytes()
     asked, unit, seconds = cut_json.read(text)
     end = start + allowed(seconds)
-    plan = plan_cuts(asked, effort_of(seconds), lambda: time.monotonic() > end)
+    plan = plan_cuts(asked, effort_of(seconds), lambda: time.monotonic() > end, hands=2)
     print(json.dumps(cut_json.write(plan, unit, time.monotonic() - start), ensure_ascii=False, indent=1))
     if plan.unplaced:
         raise typer.Exit(3)

@@ -17,10 +17,11 @@ from ulna.core.cutting.search import search
 __all__ = ["CutRequest", "plan_cuts"]
 
 
-def plan_cuts(request: CutRequest, effort: int, stop: Callable[[], bool] = never) -> CutPlan:
+def plan_cuts(request: CutRequest, effort: int, stop: Callable[[], bool] = never, hands: int = 1) -> CutPlan:
     """The best plan found with so much effort (fittings tried); the same request and effort give the same plan.
 
-    `stop` is asked now and then, and ends the search where it says so, with the best plan so far.
+    `stop` is asked now and then, and ends the search where it says so, with the best plan so far. With two `hands` a
+    second process searches beside this one; not to be had from a process with threads.
     """
-    outcome = search(request, Budget(effort, stop))
+    outcome = search(request, Budget(effort, stop), hands)
     return as_plan(request, outcome, lower_bound(request, outcome.placed))

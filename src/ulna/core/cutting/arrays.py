@@ -5,8 +5,8 @@ from __future__ import annotations
 from ulna.core.cutting.breeding import Bred
 from ulna.core.cutting.obstacles import assign_pins, fresh
 from ulna.core.cutting.outcome import Opened
-from ulna.core.cutting.request import CutRequest, Piece
-from ulna.core.cutting.tree import Laid, Part, trim
+from ulna.core.cutting.request import CutRequest
+from ulna.core.cutting.tree import Laid, Part, give_panel, trim
 from ulna.core.cutting.trials import Field, Start
 
 
@@ -95,17 +95,6 @@ def relaid(request: CutRequest, field: Field, bred: Bred | None) -> list[Opened]
             if won is not None:
                 slots[int(trials.won[step])] = won, kind
     return opened
-
-
-def give_panel(part: Part, piece: Piece) -> Part | None:
-    """The panel that gutting wins from the piece that lies in a part, as a part of its own."""
-    if piece.gut is None or part.laid is None:
-        return None
-    width, height = piece.panel_size(part.laid.turned)
-    left, top = (piece.gut.bottom, piece.gut.left) if part.laid.turned else piece.gut[:2]
-    panel = Part(type(part.area)(0, 0, width, height))
-    part.laid.panel, part.laid.panel_at = panel, (part.area.x + left, part.area.y + top)
-    return panel
 
 
 def _pinned(request: CutRequest) -> list[list[Opened]]:

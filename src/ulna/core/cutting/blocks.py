@@ -31,7 +31,7 @@ BESIDE, ABOVE = 1, 2
 
 @dataclass(slots=True, eq=False)
 class Blocks:
-    """Blocks by columns: size, which pieces (bits), and what they are joined of.
+    """Blocks by columns: size, which pieces (bits), the area of these, and what they are joined of.
 
     `how` is 0 for a single piece (`left` its index, `right` 1 where it lies turned), else BESIDE or ABOVE.
     """
@@ -39,6 +39,7 @@ class Blocks:
     w: Ints
     h: Ints
     has: Ints
+    area: Ints
     left: Ints
     right: Ints
     how: Ints
@@ -53,33 +54,50 @@ class Blocks:
         return Blocks(*(getattr(self, f)[which] for f in self.__slots__))
 
 
-def listed(pieces: list[tuple[int, int, int, bool]], width: int, height: int, kerf: int, budget: Budget) -> Blocks:
-    """All blocks of pieces (number, width, height, may turn) that fit a sheet and may be part of a full one."""
+def listed(
+    pieces: list[tuple[int, int, int, bool]],
+    width: int,
+    height: int,
+    kerf: int,
+    budget: Budget,
+    give: int = 0,
+    waste: float = 0.0,
+) -> Blocks:
+    """All blocks of pieces (number, width, height, may turn) that fit a sheet and may be part of a full one.
+
+    Edges that are joined differ by `give` at most, and `waste` is the share of a block that may be lost. Of too many
+    the fullest are kept.
+    """
     lying = [(w, h, 1 << k, k, 0) for k, w, h, _ in pieces if w <= width and h <= height]
     lying += [(h, w, 1 << k, k, 1) for k, w, h, turn in pieces if turn and w != h and h <= width and w <= height]
     if not lying:
         empty = np.zeros(0, np.int64)
-        return Blocks(empty, empty, empty.astype(np.uint64), empty, empty, empty)
+        return Blocks(empty, empty, empty.astype(np.uint64), empty.astype(float), empty, empty, empty)
     w, h, has, left, right = zip(*lying, strict=True)
     here = Blocks(
         np.array(w, np.int64),
         np.array(h, np.int64),
         np.array(has, np.uint64),
+        np.array(w, float) * np.array(h, float),
         np.array(left, np.int64),
         np.array(right, np.int64),
         np.zeros(len(lying), np.int64),
     )
-    least = int(min(here.w.min(), here.h.min())) + kerf
+    least = int(min(here.w.min(), here.h.min())) + kerf if not give else 0
+    limits = _Limits(width, height, kerf, least, give, waste)
     newest = np.arange(len(here))
     while len(newest) and len(here) < MOST_BLOCKS and not budget.spent:
-        made = list(_rounds(here, newest, width, height, kerf, least, budget))
+        made = list(_rounds(here, newest, limits, budget))
         if not made:
             break
         new = Blocks(*(np.concatenate([getattr(b, f) for b in made]) for f in Blocks.__slots__))
         budget.spend((len(new) + len(here)) / PER_MADE)
         marks, known = _marks(new), _marks(here)
         _, first = np.unique(marks, return_index=True)
-        first = first[~np.isin(marks[first], known)][:MOST_NEW]
+        first = first[~np.isin(marks[first], known)]
+        if len(first) > MOST_NEW:
+            lost = 1 - new.area[first] / (new.w[first].astype(float) * new.h[first])
+            first = first[np.argsort(lost, kind="stable")[:MOST_NEW]]
         newest = np.arange(len(here), len(here) + len(first))
         here = here.joined(new.only(first))
     return here
@@ -91,17 +109,25 @@ def _marks(blocks: Blocks) -> Ints:
     return (blocks.has * np.uint64(0x9E3779B97F4A7C15)) ^ (size * np.uint64(0xC2B2AE3D27D4EB4F))
 
 
-def _rounds(
-    here: Blocks, newest: Ints, width: int, height: int, kerf: int, least: int, budget: Budget
-) -> Iterator[Blocks]:
+@dataclass(frozen=True, slots=True)
+class _Limits:
+    width: int
+    height: int
+    kerf: int
+    least: int
+    give: int
+    waste: float
+
+
+def _rounds(here: Blocks, newest: Ints, limits: _Limits, budget: Budget) -> Iterator[Blocks]:
     """What the newest blocks make with any other one, beside each other and on top of each other."""
     for how in (BESIDE, ABOVE):
         edge, along = (here.h, here.w) if how == BESIDE else (here.w, here.h)
-        most = width if how == BESIDE else height
+        most = limits.width if how == BESIDE else limits.height
         order = np.argsort(edge, kind="stable")
         sorted_ = edge[order]
-        low = np.searchsorted(sorted_, edge[newest], "left")
-        count = np.searchsorted(sorted_, edge[newest], "right") - low
+        low = np.searchsorted(sorted_, edge[newest] - limits.give, "left")
+        count = np.searchsorted(sorted_, edge[newest] + limits.give, "right") - low
         ends = np.cumsum(count)
         start = 0
         while start < len(newest) and not budget.spent:
@@ -113,15 +139,21 @@ def _rounds(
             one = np.repeat(np.arange(start, end), some)
             offset = np.arange(total) - np.repeat(np.cumsum(some) - some, some)
             other, one = order[low[one] + offset], newest[one]
-            length = along[one] + along[other] + kerf
+            start = end
+            length = along[one] + along[other] + limits.kerf
             ok = ((here.has[one] & here.has[other]) == 0) & (length <= most)
             # What stays beside a block is nothing, or room for the smallest piece.
-            ok &= (length == most) | (length + least <= most)
+            ok &= (length == most) | (length + limits.least <= most)
             one, other, length = one[ok], other[ok], length[ok]
-            start = end
+            across = np.maximum(edge[one], edge[other])
+            area = here.area[one] + here.area[other]
+            if limits.give:
+                ok = area >= (1 - limits.waste) * across * length
+                one, other, length, across, area = one[ok], other[ok], length[ok], across[ok], area[ok]
             if len(one):
-                w, h = (length, edge[one]) if how == BESIDE else (edge[one], length)
-                yield Blocks(w, h, here.has[one] | here.has[other], one, other, np.full(len(one), how))
+                w, h = (length, across) if how == BESIDE else (across, length)
+                has = here.has[one] | here.has[other]
+                yield Blocks(w, h, has, area, one, other, np.full(len(one), how))
 
 
 def chosen(kinds: list[Ints], quantity: list[int], pieces: int, budget: Budget) -> list[tuple[int, int]] | None:

@@ -25,7 +25,7 @@ MOST, FEWEST, LAID = 320, 24, 14_000
 NOISE = (0.0, 0.02, 0.05, 0.1, 0.2, 0.5)
 
 Rank = tuple[int, int, float]
-"""Copies unplaced, whole sheets, worth lost: less is better."""
+"""Copies unplaced, whole sheets, worth lost or spread: less is better."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,13 +38,20 @@ class Bred:
 
 
 def breed(
-    field: Field, budget: Budget, seed: int = 1, enough: Callable[[Rank, int], bool] | None = None
+    field: Field,
+    budget: Budget,
+    seed: int = 1,
+    enough: Callable[[Rank, int], bool] | None = None,
+    emptying: bool = False,
 ) -> Bred | None:
-    """Breeds until the budget is spent or `enough` says so of the best rank and the generations without gain."""
+    """Breeds until the budget is spent or `enough` says so of the best rank and the generations without gain.
+
+    `emptying` breeds for full sheets beside empty ones instead of a valuable rest: so one of them may be saved.
+    """
     if not field.n:
         return None
     dice = np.random.default_rng(seed)
-    many = max(FEWEST, min(MOST, LAID // field.n))
+    many = max(FEWEST, min(120 if emptying else MOST, LAID // field.n))
     keys, genes = _first(field, dice, many)
     stock: tuple[Floats, dict[str, Ints], Floats] | None = None
     best: Bred | None = None
@@ -54,9 +61,10 @@ def breed(
         keys, genes = keys[by_fit], {name: gene[by_fit] for name, gene in genes.items()}
         found = run(field, Manner(keys.argsort(1, kind="stable"), **genes))
         budget.spend(found.cost)
-        ranks = np.stack([found.unplaced.astype(float), found.whole.astype(float), found.lost])
+        third = found.spread if emptying else found.lost
+        ranks = np.stack([found.unplaced.astype(float), found.whole.astype(float), third])
         column = int(np.lexsort(ranks[::-1])[0])
-        rank = int(found.unplaced[column]), int(found.whole[column]), float(found.lost[column])
+        rank = int(found.unplaced[column]), int(found.whole[column]), float(third[column])
         stale += 1
         if best is None or rank < best.rank:
             best, stale = Bred(rank, found, column), 0

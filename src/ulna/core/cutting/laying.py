@@ -7,12 +7,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
-from ulna.core.cutting.arrays import give_panel
 from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.obstacles import assign_pins, fresh
 from ulna.core.cutting.outcome import Opened, Outcome, assessed
 from ulna.core.cutting.request import Area, CutRequest, Piece
-from ulna.core.cutting.tree import Laid, Part, trim
+from ulna.core.cutting.tree import Laid, Part, give_panel, trim
 
 MANY = 240
 """Above so many pieces they are laid in blocks of equal ones only."""

@@ -13,7 +13,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
-from ulna.core.cutting.request import Area
+from ulna.core.cutting.request import Area, Piece
 
 Axis = Literal["vertical", "horizontal"]
 
@@ -101,3 +101,14 @@ def trim(part: Part, width: int, height: int, upright_first: bool, kerf: int) ->
                 raise ValueError("a piece has a size")
             target = first
     return target, rests
+
+
+def give_panel(part: Part, piece: Piece) -> Part | None:
+    """The panel that gutting wins from the piece that lies in a part, as a part of its own."""
+    if piece.gut is None or part.laid is None:
+        return None
+    width, height = piece.panel_size(part.laid.turned)
+    left, top = (piece.gut.bottom, piece.gut.left) if part.laid.turned else piece.gut[:2]
+    panel = Part(Area(0, 0, width, height))
+    part.laid.panel, part.laid.panel_at = panel, (part.area.x + left, part.area.y + top)
+    return panel

@@ -123,8 +123,9 @@ class Manner:
 
 @dataclass(slots=True, eq=False)
 class Trials:
-    """How trials came out, a column each: copies without a place, whole sheets opened, worth lost; and by step which
-    slot was taken, whether turned, whether cut upright first, and which kind of sheet was opened (-1 none).
+    """How trials came out, a column each: copies without a place, whole sheets opened, worth lost, how evenly the
+    pieces are spread over the sheets (less the sum of the squares of what each holds); and by step which slot was
+    taken, whether turned, whether cut upright first, and which kind of sheet was opened (-1 none).
 
     `fresh`, `below` and `won` number the slots that a step added: a fresh sheet's parts, the part below, the panel.
     """
@@ -133,6 +134,7 @@ class Trials:
     unplaced: Ints
     whole: Ints
     lost: Floats
+    spread: Floats
     slot: Ints
     turned: Flags
     upright: Flags
@@ -196,12 +198,14 @@ def run(field: Field, manner: Manner) -> Trials:
     kinds[:, :began] = field.opened
     used = np.zeros((trials, began + n), bool)
     used[:, :began] = field.needed
+    held = np.zeros((trials, began + n))
     next_sheet = np.full(trials, began)
     left = np.tile(np.array(field.quantity, np.int64), (trials, 1))
     out = Trials(
         manner.order,
         np.zeros(trials, np.int64),
         np.zeros(trials, np.int64),
+        np.zeros(trials),
         np.zeros(trials),
         np.full((n, trials), -1, np.int32),
         np.zeros((n, trials), bool),
@@ -226,7 +230,7 @@ def run(field: Field, manner: Manner) -> Trials:
         rank = np.arange(len(piece))
         out.cost += w.size * (2 if turning else 1)
 
-        def held(a: Floats, b: Floats, ok: Flags | None) -> tuple[Ints, Floats]:
+        def scored(a: Floats, b: Floats, ok: Flags | None) -> tuple[Ints, Floats]:
             over, under = w - a[:, None], h - b[:, None]
             lesser = np.minimum(over, under)
             good = lesser >= 0
@@ -244,10 +248,10 @@ def run(field: Field, manner: Manner) -> Trials:
             best = score.argmin(1)
             return best, score[rank, best]
 
-        column, score = held(field.w[piece], field.h[piece], None)
+        column, score = scored(field.w[piece], field.h[piece], None)
         turned = np.zeros(len(piece), bool)
         if turning and field.turn[piece].any():
-            other, better = held(field.h[piece], field.w[piece], field.turn[piece])
+            other, better = scored(field.h[piece], field.w[piece], field.turn[piece])
             turned = better < score
             column, score = np.where(turned, other, column), np.minimum(score, better)
         return column + low, score < NEVER, turned
@@ -289,6 +293,7 @@ def run(field: Field, manner: Manner) -> Trials:
         upright = _upright_first(manner.split[rows], w, h, a, b, over, under)
         out.slot[step, rows], out.turned[step, rows], out.upright[step, rows] = floor.ids[rows, j], lies, upright
         used[rows, floor.opened[rows, j]] = True
+        held[rows, floor.opened[rows, j]] += field.area[p]
         below = floor.add(1)
         out.below[step] = floor.ids[0, below]
         for name in ("sheet", "opened", "cheap"):
@@ -309,6 +314,7 @@ def run(field: Field, manner: Manner) -> Trials:
     w, h = floor.w[:, : floor.top].astype(float), floor.h[:, : floor.top].astype(float)
     on = np.take_along_axis(used, floor.opened[:, : floor.top], 1)
     left_over = (w * h * np.minimum(w, h) * on).sum(1)
+    out.spread = -(held**2).sum(1)
     out.lost = np.where(used, field.worth[kinds], 0.0).sum(1) - left_over
     return out
 
