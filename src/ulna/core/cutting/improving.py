@@ -225,7 +225,7 @@ class _Group:
             kept.append(self._built(one, at))
             used |= int(has[at])
             left[one.sheet] -= 1
-        self._lay_rest(budget, kept, seed)
+        self._lay_rest(budget, kept, [], seed)
 
     def _is_plain(self) -> bool:
         pieces = all(p.pin is None and p.gut is None for p in self.request.pieces)
@@ -264,10 +264,14 @@ class _Group:
     def _again(self, budget: Budget, dice: random.Random, seed: int) -> None:
         """Takes up some sheets, the emptier ones rather, and lays their pieces anew with those without a place."""
         taken = self._taken_up(dice)
-        self._lay_rest(budget, [o for k, o in enumerate(self.here.opened) if k not in taken], seed)
+        opened = list(enumerate(self.here.opened))
+        self._lay_rest(budget, [o for k, o in opened if k not in taken], [o for k, o in opened if k in taken], seed)
 
-    def _lay_rest(self, budget: Budget, kept: list[Opened], seed: int) -> None:
-        """Lays anew whatever is not on these sheets: on fewer than before, or so that one of them is emptier."""
+    def _lay_rest(self, budget: Budget, kept: list[Opened], before: list[Opened], seed: int) -> None:
+        """Lays anew whatever is not on the kept sheets: on fewer than before, or so that one of them is emptier.
+
+        `before` is where that lay; without it the whole is compared.
+        """
         rest = self._without(kept)
         whole = sum(not self.request.sheets[o.sheet].scrap for o in kept)
         bound = max(lower_bound(rest, [p.quantity for p in rest.pieces]), self.here.whole_sheets - whole - 1)
@@ -276,16 +280,20 @@ class _Group:
             return (rank[0] == 0 and rank[1] <= bound) or stale >= STALE
 
         arrays = field_of(rest)
-        bred = breed(arrays, budget, seed, enough, emptying=True)
-        found = [*kept, *relaid(rest, arrays, bred)]
-        self._take(found)
-        outcome = assessed(self.request, found)
-        if (*outcome.rank[:2], self._spread(outcome)) <= (*self.here.rank[:2], self._spread(self.here)):
-            self.here = outcome
+        anew = relaid(rest, arrays, breed(arrays, budget, seed, enough, emptying=True))
+        one, other = (anew, before) if before else ([*kept, *anew], self.here.opened)
+        if self._standing(one) <= self._standing(other):
+            self.here = assessed(self.request, [*kept, *anew])
+            if self.here.rank < self.best.rank:
+                self.best = self.here
 
-    def _spread(self, outcome: Outcome) -> float:
-        """Less, the fuller some sheets are and the emptier others."""
-        return -sum(float(sum(self._size(p.piece) for p in laid_on(o.root))) ** 2 for o in outcome.opened)
+    def _standing(self, opened: list[Opened]) -> tuple[int, int, float]:
+        """Less is better: more pieces, fewer whole sheets, fuller ones beside emptier ones."""
+        there = [[self._size(laid.piece) for laid in laid_on(o.root)] for o in opened]
+        whole = sum(
+            bool(sizes) and not self.request.sheets[o.sheet].scrap for o, sizes in zip(opened, there, strict=True)
+        )
+        return -sum(map(len, there)), whole, -sum(float(sum(sizes)) ** 2 for sizes in there)
 
     def _taken_up(self, dice: random.Random) -> set[int]:
         def filled(opened: Opened) -> float:

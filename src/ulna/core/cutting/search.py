@@ -15,7 +15,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
-from itertools import chain, pairwise
+from itertools import pairwise
 
 from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.laying import first_plan

@@ -1,0 +1,154 @@
+"""The search: what was cut apart is put together again, what is bred is laid as it was, and time runs out softly."""
+
+from __future__ import annotations
+
+import random
+from dataclasses import replace
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from tests.core.cutting.checker import faults
+from tests.core.cutting.requests import requests
+from ulna.core.cutting import plan_cuts
+from ulna.core.cutting.arrays import field_of, relaid
+from ulna.core.cutting.blocks import chosen, listed
+from ulna.core.cutting.breeding import breed
+from ulna.core.cutting.effort import Budget
+from ulna.core.cutting.laying import first_plan
+from ulna.core.cutting.outcome import assessed
+from ulna.core.cutting.request import CutRequest, Piece, Rims, Sheet
+from ulna.core.cutting.search import search
+
+ANY = frozenset({"s"})
+SLOW = (HealthCheck.too_slow, HealthCheck.data_too_large)
+
+
+@st.composite
+def dissected(draw: st.DrawFn, most_sheets: int = 3, most_pieces: int = 8) -> CutRequest:
+    """Sheets of 96 × 96 cut edge to edge at random into pieces, some of which may turn: no waste, one way known."""
+    asked = []
+    sheets = draw(st.integers(1, most_sheets))
+    for _ in range(sheets):
+        parts = [(96, 96)]
+        for _ in range(draw(st.integers(1, most_pieces - 1))):
+            w, h = parts.pop(draw(st.integers(0, len(parts) - 1)))
+            upright = draw(st.booleans()) if min(w, h) >= 12 else w >= 12
+            at = draw(st.integers(6, max(6, (w if upright else h) - 6)))
+            if at < (w if upright else h):
+                parts += [(at, h), (w - at, h)] if upright else [(w, at), (w, h - at)]
+            else:
+                parts.append((w, h))
+        asked += parts
+    pieces = []
+    for k, (w, h) in enumerate(asked):
+        turn = draw(st.booleans())
+        pieces.append(Piece(f"p{k}", *((h, w) if turn and draw(st.booleans()) else (w, h)), ANY, turn=turn))
+    return CutRequest((Sheet("s", 96, 96, sheets + 1),), tuple(draw(st.permutations(pieces))))
+
+
+@settings(max_examples=40, deadline=None, suppress_health_check=SLOW)
+@given(dissected())
+def test_what_was_cut_without_waste_is_put_together_again(request_: CutRequest) -> None:
+    """Up to three sheets of up to eight pieces: never a sheet more than they were cut from."""
+    plan = plan_cuts(request_, 2_800_000)
+    assert faults(request_, plan) == []
+    assert plan.whole_sheets_used == request_.sheets[0].quantity - 1 and plan.proved_minimal
+
+
+@settings(max_examples=60, deadline=None, suppress_health_check=SLOW)
+@given(requests())
+def test_a_better_plan_can_be_carried_out_too(request_: CutRequest) -> None:
+    """Bred, taken up and laid anew: sound whatever is asked."""
+    assert faults(request_, plan_cuts(request_, 150_000)) == []
+
+
+@settings(max_examples=30, deadline=None, suppress_health_check=SLOW)
+@given(dissected(4, 10))
+def test_more_effort_never_gives_a_worse_plan(request_: CutRequest) -> None:
+    """It begins where less effort ends: with the same first plan."""
+    first = first_plan(request_, Budget(1e9))
+    assert search(request_, Budget(400_000)).rank <= first.rank
+
+
+@settings(max_examples=60, deadline=None, suppress_health_check=SLOW)
+@given(requests(), st.integers(0, 99))
+def test_the_best_trial_is_laid_again_as_it_was(request_: CutRequest, seed: int) -> None:
+    """Its trees hold as many pieces on as many sheets as its arrays say."""
+    field = field_of(request_)
+    bred = breed(field, Budget(1), seed)
+    outcome = assessed(request_, relaid(request_, field, bred))
+    loose = sum(n for n, p in zip(outcome.placed, request_.pieces, strict=True) if p.pin is None)
+    assert loose == field.n - (bred.rank[0] if bred else 0)
+    pinned = sum(
+        not request_.sheets[k].scrap for k, needed in zip(field.opened, field.needed, strict=True) if needed
+    )
+    assert outcome.whole_sheets == pinned + (bred.rank[1] if bred else 0)
+
+
+def test_blocks_without_waste_by_hand() -> None:
+    """5 × 4 and 7 × 4 make 12 × 4, with 12 × 8 the whole of 12 × 12; a 3 × 3 joins nothing."""
+    pieces = [(0, 5, 4, False), (1, 7, 4, False), (2, 12, 8, False), (3, 3, 3, False)]
+    blocks = listed(pieces, 12, 12, 0, Budget(10_000))
+    full = ((blocks.w == 12) & (blocks.h == 12)).nonzero()[0]
+    assert [int(blocks.has[k]) for k in full] == [0b0111]
+    assert chosen([blocks.has[full]], [1], 3, Budget(10_000)) == [(0, 0)]
+    assert chosen([blocks.has[full]], [1], 4, Budget(10_000)) is None
+
+
+def test_with_a_kerf_blocks_lose_a_cut_between_them() -> None:
+    """5 and 6 across with a kerf of 1 are 12; without it they are 11 and leave a sliver."""
+    pieces = [(0, 5, 12, False), (1, 6, 12, False)]
+    for kerf, there in ((1, True), (0, False)):
+        blocks = listed(pieces, 12, 12, kerf, Budget(10_000))
+        assert bool(((blocks.w == 12) & (blocks.h == 12)).any()) is there
+
+
+def test_papers_that_share_nothing_are_planned_apart() -> None:
+    """What is added for one paper does not change how another one is cut."""
+    dice = random.Random(3)
+    sheets = tuple(Sheet(name, 96, 96, 4) for name in "ab")
+    of_a = [Piece(f"a{k}", dice.randint(9, 60), dice.randint(9, 60), frozenset("a"), turn=True) for k in range(9)]
+    of_b = [Piece(f"b{k}", dice.randint(9, 60), dice.randint(9, 60), frozenset("b")) for k in range(7)]
+    alone = search(CutRequest(sheets, tuple(of_a)), Budget(400_000))
+    both = search(CutRequest(sheets, (*of_a, *of_b)), Budget(800_000))
+    assert alone.whole_sheets == sum(sheets[o.sheet].id == "a" for o in both.opened)
+
+
+def test_what_fits_nowhere_does_not_keep_the_others_from_the_fewest_sheets() -> None:
+    """A piece wider than every sheet is told; the four quarters still come out of one."""
+    pieces = (Piece("quarter", 48, 48, ANY, 4), Piece("wide", 97, 10, ANY))
+    plan = plan_cuts(CutRequest((Sheet("s", 96, 96, 3),), pieces), 100_000)
+    assert [u.piece for u in plan.unplaced] == ["wide"]
+    assert plan.whole_sheets_used == 1 and plan.proved_minimal
+
+
+def test_a_piece_that_fits_only_a_panel_waits_for_it() -> None:
+    """The one sheet of the paper is the frame; what goes in its middle comes out of its middle."""
+    pieces = (Piece("mat", 80, 80, ANY), Piece("frame", 96, 96, ANY, gut=Rims(8, 8, 8, 8)))
+    request = CutRequest((Sheet("s", 96, 96),), pieces)
+    assert plan_cuts(request, 50_000).unplaced == ()
+    assert len(plan_cuts(replace(request, gutting=False), 50_000).unplaced) == 1
+
+
+@pytest.mark.parametrize("hands", [1, 2])
+def test_a_search_that_is_stopped_gives_the_best_so_far(hands: int) -> None:
+    """With one process and with two: a sound plan, whenever it is asked to stop."""
+    dice = random.Random(7)
+    pieces = tuple(Piece(f"p{k}", dice.randint(9, 50), dice.randint(9, 50), ANY, turn=True) for k in range(40))
+    request = CutRequest((Sheet("s", 96, 96, 20),), pieces)
+    asked = iter(range(1, 1_000_000))
+    plan = plan_cuts(request, 50_000_000, lambda: next(asked) > 12, hands)
+    assert faults(request, plan) == [] and plan.unplaced == ()
+
+
+def test_a_share_of_a_budget_is_spent_from_the_whole() -> None:
+    whole = Budget(100)
+    with whole.share(60) as part:
+        part.spend(25)
+        assert not part.spent
+    assert whole.left == 75
+    with whole.share(500) as part:
+        part.spend(80)
+    assert whole.left == -5 and whole.spent
