@@ -48,7 +48,9 @@ def cutplan(
     asked, unit, seconds = cut_json.read(text)
     end = start + allowed(seconds)
     plan = plan_cuts(asked, effort_of(seconds), lambda: time.monotonic() > end, hands=2)
-    print(json.dumps(cut_json.write(plan, unit, time.monotonic() - start), ensure_ascii=False, indent=1))
+    # Indented to be read; of hundreds of sheets that takes longer than the planning.
+    indent = 1 if len(plan.sheets) < 100 else None
+    print(json.dumps(cut_json.write(plan, unit, time.monotonic() - start), ensure_ascii=False, indent=indent))
     if plan.unplaced:
         raise typer.Exit(3)
 

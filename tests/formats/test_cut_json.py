@@ -130,6 +130,15 @@ def test_what_is_no_request_is_refused(text: str) -> None:
         cut_json.read(text)
 
 
+def test_more_than_can_be_planned_at_once_is_refused_before_it_is_tried() -> None:
+    """A million pieces, and a file that is far too large, at once and by name."""
+    pieces = [{"id": f"p{k}", "width": 1, "height": 1, "quantity": 10_000} for k in range(100)]
+    with pytest.raises(FieldError, match="more than 20000 in all, read '30000'; plan them in parts"):
+        cut_json.read(json.dumps({**REQUEST, "pieces": pieces}))
+    with pytest.raises(FieldError, match="request: larger than 16 MB"):
+        cut_json.read(b" " * 16_000_001)
+
+
 def test_a_pin_in_a_reserve_is_refused() -> None:
     """The branding strip is cut off before anything else."""
     pin = {"id": "p", "width": 1, "height": 1, "from": ["reeds"], "pin": {"sheet": "reeds", "x": 0, "y": 11.2}}

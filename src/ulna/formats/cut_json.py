@@ -18,6 +18,9 @@ PLACES = 6
 SCALE = 1_000_000
 MOST_LENGTH = 100_000
 MOST_COPIES = 10_000
+MOST_IN_ALL = 20_000
+"""Pieces, copies counted: so many are planned in a second or two."""
+MOST_BYTES = 16_000_000
 MOST_SECONDS = 60
 EDGES = ("left", "top", "right", "bottom")
 
@@ -73,6 +76,8 @@ def _json(text: str | bytes) -> Any:
     def refuse(constant: str) -> Any:
         raise FieldError("request", constant, "not a number that JSON knows")
 
+    if len(text) > MOST_BYTES:
+        raise FieldError("request", "", f"larger than {MOST_BYTES // 1_000_000} MB", "plan it in parts")
     try:
         return json.loads(text, parse_float=_decimal, parse_int=_decimal, parse_constant=refuse)
     except json.JSONDecodeError as error:
@@ -203,6 +208,7 @@ def _hole(item: Any, where: str, sheet: Sheet) -> Area:
 
 def _pieces(root: dict[str, Any], sheets: dict[str, Sheet]) -> tuple[Piece, ...]:
     pieces: dict[str, Piece] = {}
+    in_all = 0
     for k, item in enumerate(_list(root, "pieces", "request")):
         where = f"request.pieces[{k}]"
         record = _object(item, where)
@@ -218,6 +224,9 @@ def _pieces(root: dict[str, Any], sheets: dict[str, Sheet]) -> tuple[Piece, ...]
                 raise FieldError(f"{where}.from", source, "no such sheet")
         gut = _gut(record, where, width, height)
         quantity = _count(record, where)
+        in_all += quantity
+        if in_all > MOST_IN_ALL:
+            raise FieldError("request.pieces", in_all, f"more than {MOST_IN_ALL} in all", "plan them in parts")
         pin = _pin(record, where, Area(0, 0, width, height), quantity, frozenset(sources), sheets)
         turn = _flag(record, "turn", where, False)
         pieces[id] = Piece(id, width, height, frozenset(sources), quantity, turn, gut, pin)

@@ -18,7 +18,7 @@ from ulna.core.cutting.breeding import breed
 from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.laying import first_plan
 from ulna.core.cutting.outcome import assessed
-from ulna.core.cutting.request import CutRequest, Piece, Rims, Sheet
+from ulna.core.cutting.request import CutRequest, Piece, Pin, Rims, Sheet
 from ulna.core.cutting.search import search
 
 ANY = frozenset({"s"})
@@ -130,6 +130,27 @@ def test_a_piece_that_fits_only_a_panel_waits_for_it() -> None:
     request = CutRequest((Sheet("s", 96, 96),), pieces)
     assert plan_cuts(request, 50_000).unplaced == ()
     assert len(plan_cuts(replace(request, gutting=False), 50_000).unplaced) == 1
+
+
+@pytest.mark.parametrize("cards", [1, 12])
+def test_sheets_with_printed_cards_stay_while_others_are_laid_anew(cards: int) -> None:
+    """A few and many of them: each card is cut once, and the search ends though nothing else may be taken up."""
+    dice = random.Random(11)
+    pins = [Piece(f"card{k}", 24, 24, ANY, pin=Pin("s", 24 * (k % 4), 24 * (k // 4))) for k in range(cards)]
+    loose = [Piece(f"p{k}", dice.randint(20, 60), dice.randint(20, 60), ANY, turn=True) for k in range(26)]
+    request = CutRequest((Sheet("s", 96, 96, 12),), (*pins, *loose))
+    plan = plan_cuts(request, 1_500_000)
+    assert faults(request, plan) == [] and plan.unplaced == ()
+    alone = CutRequest((Sheet("s", 96, 96),), (*pins, Piece("p", 90, 90, ANY, 2)))
+    assert len(plan_cuts(alone, 1_500_000).unplaced) == 2
+
+
+def test_two_processes_hand_over_a_sheet_of_hundreds_of_strips() -> None:
+    """As deep a tree as there is: one strip after another, and too many of them."""
+    strips = tuple(Piece(f"p{k}", 90 + k % 6, 1, ANY) for k in range(600))
+    request = CutRequest((Sheet("s", 96, 400, 1),), strips)
+    plan = plan_cuts(request, 3_000_000, hands=2)
+    assert faults(request, plan) == [] and len(plan.unplaced) == 200
 
 
 @pytest.mark.parametrize("hands", [1, 2])

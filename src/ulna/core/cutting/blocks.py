@@ -22,9 +22,10 @@ from ulna.core.cutting.trials import PER_FITTING, Ints
 
 MOST_PIECES = 64
 """One bit each."""
-MOST_BLOCKS, MOST_NEW, CHUNK = 90_000, 24_000, 1_000_000
-JOIN, NODE, PER_MADE = 900, 60, 2
-"""What a round of joining and a node of the choice cost, in fittings, and how many blocks are sorted for one."""
+MOST_BLOCKS, MOST_NEW, CHUNK = 120_000, 30_000, 1_000_000
+JOIN, NODE, PER_MADE, PER_JOINED = 900, 60, 5, 20
+"""What a round of joining and a node of the choice cost, in fittings, and how many blocks are sorted, and pairs of them
+held together, for one."""
 
 BESIDE, ABOVE = 1, 2
 
@@ -135,7 +136,7 @@ def _rounds(here: Blocks, newest: Ints, limits: _Limits, budget: Budget) -> Iter
             end = max(start + 1, int(np.searchsorted(ends, before + CHUNK, "right")))
             some = count[start:end]
             total = int(some.sum())
-            budget.spend(JOIN + total / PER_FITTING)
+            budget.spend(JOIN + total / PER_JOINED)
             one = np.repeat(np.arange(start, end), some)
             offset = np.arange(total) - np.repeat(np.cumsum(some) - some, some)
             other, one = order[low[one] + offset], newest[one]

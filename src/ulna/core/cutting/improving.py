@@ -11,6 +11,7 @@ from __future__ import annotations
 import contextlib
 import multiprocessing
 import random
+import sys
 from dataclasses import dataclass, field, replace
 from itertools import count
 from multiprocessing.connection import Connection
@@ -25,24 +26,28 @@ from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.obstacles import fresh
 from ulna.core.cutting.outcome import Opened, Outcome, assessed, laid_on
 from ulna.core.cutting.request import CutRequest, Piece
-from ulna.core.cutting.tree import Laid, trim
+from ulna.core.cutting.tree import Axis, Laid, trim
 from ulna.core.cutting.trials import Ints
 
-FIRST_BREED, BLOCKS, AGAIN = 500_000, 900_000, 220_000
+FIRST_BREED, BLOCKS, AGAIN = 200_000, 250_000, 220_000
 """What breeding at first, listing all blocks, and one more attempt may cost, in fittings."""
+ATTEMPT = 2_000
+"""What even an attempt costs in which nothing can be laid."""
 SETTLED = 6
 """Generations without gain after which a plan on a proved number of sheets is good enough."""
 TIGHT = 0.02
 """Where less than this of the paper is left over on one sheet fewer, blocks without waste are worth listing."""
 GIVE, WASTE = 0.042, 0.05
 """By how much of a sheet's longer side edges may differ, and what share may be lost, where sheets are nearly full."""
-TAKEN_UP = (14, 20, 28, 40)
+TAKEN_UP = (10, 14, 20, 28)
 """Pieces that are laid anew together: about so many are laid well."""
 HELPER = 1003
 """Where the second process begins to count its attempts."""
+DEEP = 12_000
+"""How deep a cut tree of some thousand parts is packed up to be sent."""
 PATIENCE = 0.02
 """Seconds after which one looks again whether the other is done."""
-WHOLE_AGAIN, STALE = 60, 5
+WHOLE_AGAIN, STALE = 60, 10
 """Up to so many pieces all of them are bred anew now and then; generations without gain that end an attempt."""
 
 
@@ -82,8 +87,10 @@ def _together(group: _Group, budget: Budget) -> None:
 
 
 def _helping(group: _Group, budget: Budget, there: Connection) -> None:
+    sys.setrecursionlimit(DEEP)
     group.go_on(budget, HELPER)
-    there.send(group.best)
+    with contextlib.suppress(RecursionError):  # then what the other process found stands
+        there.send(group.best)
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,6 +151,7 @@ class _Group:
                 return
             kind = turn % 8
             with budget.share(AGAIN if kind else FIRST_BREED) as part:
+                part.spend(ATTEMPT)
                 if len(self.here.opened) < 3 or (not kind and self.copies <= WHOLE_AGAIN):
                     self._breed(part, turn)
                 elif self.filled and kind in (2, 5):
@@ -251,12 +259,9 @@ class _Group:
                 part.laid = Laid(which[left], bool(right))
                 continue
             x, y = part.area.x + int(blocks.w[left]), part.area.y + int(blocks.h[left])
-            cut = (
-                part.cut("vertical", x, self.request.kerf)
-                if how == BESIDE
-                else part.cut("horizontal", y, self.request.kerf)
-            )
-            todo += [(side, half) for side, half in zip((left, right), cut, strict=True) if half is not None]
+            axis: Axis = "vertical" if how == BESIDE else "horizontal"
+            sides = part.cut(axis, x if how == BESIDE else y, self.request.kerf)
+            todo += [(block, side) for block, side in zip((left, right), sides, strict=True) if side is not None]
         return Opened(filled.sheet, 0, root)
 
     # ---- some sheets laid anew ---------------------------------------------------------------------------

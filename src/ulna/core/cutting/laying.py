@@ -46,7 +46,8 @@ def first_plan(request: CutRequest, budget: Budget) -> Outcome:
         budget.spend(cost)
         if best is None or outcome.rank < best.rank:
             best = outcome
-        if budget.spent and (sum(best.placed) == world.wanted or tried >= FEWEST):
+        few = tried >= FEWEST or world.wanted > MANY or budget.stop()
+        if budget.spent and (few or sum(best.placed) == world.wanted):
             break
     return best or assessed(request, [])
 

@@ -151,7 +151,7 @@ def assign_pins(sheet: Sheet, pieces: Sequence[Piece], kerf: int) -> tuple[list[
     pinned = [
         (i, Area(p.pin.x, p.pin.y, p.width, p.height))
         for i, p in enumerate(pieces)
-        if p.pin is not None and p.pin.sheet == sheet.id
+        if p.pin is not None and p.pin.sheet == sheet.id and p.quantity
     ]
     if not pinned:
         return [], []
