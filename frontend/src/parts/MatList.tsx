@@ -1,5 +1,6 @@
 /** A stack of mats, the inner one first: borders, paper, gutted or solid. */
 
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useUnit } from "../api/documents";
@@ -166,6 +167,7 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
             })
           }
         />
+        turned
         <CountField
           label={`${name} turned, in degrees`}
           least={-45}
@@ -173,9 +175,9 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
           value={mat.angle}
           onCommit={(angle) => onChange("turned a mat", { ...mat, angle }, "angle")}
         />
-        ° turned
+        °
         {(mat.gutted || mat.pieced) && (
-          <>
+          <Box component="span" sx={{ display: "inline-flex", alignItems: "baseline", gap: 0.75 }}>
             lap
             <LengthField
               label={`${name} lap`}
@@ -183,7 +185,7 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
               value={mat.lap}
               onCommit={(lap) => onChange("changed the lap", { ...mat, lap }, "lap")}
             />
-          </>
+          </Box>
         )}
         {!last && (
           <IconAction small icon="swap" name={`${name}: change places with the next`} onClick={onOutward} />
