@@ -57,7 +57,6 @@ def test_each_kind_is_pulled_by_hand_and_by_keys(bench: Page, words: tuple[tuple
     grips = bench.get_by_role("button", name=re.compile("^Pull the "))
     for word, _ in words:
         add_part(bench, word)
-        saved(bench)
         expect(grips).not_to_have_count(0)
         assert grips.evaluate_all(HIT) == [], word
         before = recipe(bench)
@@ -69,7 +68,6 @@ def test_each_kind_is_pulled_by_hand_and_by_keys(bench: Page, words: tuple[tuple
         bench.mouse.move(x + 14, y + 14, steps=4)
         bench.mouse.up()
         expect(bench.get_by_role("button", name=f"Undo: pulled the {name}")).to_be_visible()
-        saved(bench)
         after = recipe(bench)
         assert after != before, f"{word}: {name}"
         name = pulled(grips.last)
@@ -78,13 +76,20 @@ def test_each_kind_is_pulled_by_hand_and_by_keys(bench: Page, words: tuple[tuple
             bench.keyboard.press("ArrowLeft")
             bench.keyboard.press("ArrowUp")
         expect(grips.last).to_have_accessible_name(f"Pull the {name}: {answer.value.json()['says']}")
-        saved(bench)
         assert recipe(bench) != after, f"{word}: {name}"
 
 
 def recipe(page: Page) -> object:
-    """The page as the household has it."""
-    return page.request.get(f"/api/pages/{page.url.rsplit('/', 1)[-1]}").json()["page"]
+    """The page as the household has it, once it has stayed the same for a while."""
+    address, last = f"/api/pages/{page.url.rsplit('/', 1)[-1]}", None
+    for _ in range(40):
+        saved(page)
+        now = page.request.get(address).json()["page"]
+        if now == last:
+            break
+        last = now
+        page.wait_for_timeout(300)
+    return last
 
 
 def pulled(grip: Locator) -> str:
