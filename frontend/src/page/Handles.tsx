@@ -40,7 +40,10 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
   const found = evaluated.parts.find((p) => p.id === part);
   const [says, setSays] = useState<{ field: string; text: string } | null>(null);
   const held = useRef<{ handle: Handle; x: number; y: number; from: Recipe } | null>(null);
-  const wanted = useRef<{ handle: Handle; across: number; down: number; from: Recipe } | null>(null);
+  /** A hand pulls from where it took hold; a key, without a `from`, goes on from what is there by then. */
+  const wanted = useRef<{ handle: Handle; across: number; down: number; from: Recipe | null } | null>(null);
+  const latest = useRef(page);
+  latest.current = page;
   const asking = useRef(false);
   if (!found?.box) return null;
   const corner = box(found.box);
@@ -54,7 +57,7 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
       wanted.current = null;
       try {
         const body = {
-          page: from,
+          page: from ?? latest.current,
           id,
           part,
           field: handle.field,
@@ -62,6 +65,8 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
           down: asLength(down),
         };
         const pulled = await take(client.POST("/api/pull", { body }));
+        const parts = latest.current.parts.map((one) => (one.id === part ? pulled.part : one));
+        latest.current = { ...latest.current, parts };
         setSays({ field: handle.field, text: pulled.says });
         onChange(`pulled the ${handle.name}`, pulled.part as Part, `pull ${handle.field}`);
       } catch {
@@ -92,7 +97,12 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
     // A step of a length is a mark; of a count it is one.
     const one = COUNTS.has(handle.field) ? 1 / growth : (mark / Math.abs(growth)) * Math.sign(growth);
     const by = Math.abs(one) * along * (event.shiftKey ? 4 : 1);
-    wanted.current = { handle, across: handle.across ? by : 0, down: handle.across ? 0 : by, from: page };
+    // Keys pressed quicker than they are answered add up.
+    const before =
+      wanted.current?.from === null && wanted.current.handle.field === handle.field ? wanted.current : null;
+    const across = (before?.across ?? 0) + (handle.across ? by : 0);
+    const down = (before?.down ?? 0) + (handle.across ? 0 : by);
+    wanted.current = { handle, across, down, from: null };
     void ask();
   }
 
