@@ -14,8 +14,7 @@ from ulna.core.cutting.request import Area, CutRequest, Piece
 from ulna.core.cutting.tree import Laid, Part, give_panel, trim
 
 MANY = 240
-"""Above so many pieces they are laid in blocks of equal ones only."""
-
+"""Above so many pieces no more trials are made than the effort allows."""
 
 LOOK, TRIAL, OPEN, CARVE = 25, 300, 30, 500
 """What choosing a place, starting a trial, opening a sheet and clearing its holes cost, in fittings."""
@@ -26,15 +25,12 @@ FEWEST = 6
 
 @dataclass(slots=True)
 class Style:
-    """How one trial goes about it; every field is a choice that the search varies."""
+    """How one trial goes about it."""
 
     order: list[tuple[int, int]]  # piece index, how many in a run
     fit: int = 0  # 0 least area left, 1 least shorter gap, 2 least longer gap
     split: int = 0  # 0 larger rest kept whole, 1 smaller, 2 upright first, 3 level first
-    thrifty: bool = True  # scraps and panels before sheets that are open already
-    blocks: bool = True
-    flat: bool = True
-    opening: int = 0  # 0 the sheet most wanted, 1 the smallest, 2 the largest
+    flat: bool = True  # holes and printed pieces are cut apart with level cuts rather
 
 
 def first_plan(request: CutRequest, budget: Budget) -> Outcome:
@@ -120,9 +116,8 @@ class _World:
         for k, sheet in enumerate(self.sheets):
             if sheet.scrap and bench.left[k]:
                 self._offer(bench, k, style)
-        blocks = style.blocks or self.wanted > MANY
         for piece, run in style.order:
-            self._lay_run(bench, piece, run, style, blocks)
+            self._lay_run(bench, piece, run, style)
         outcome = assessed(self.request, bench.opened)
         return outcome, bench.fittings + TRIAL + LOOK * outcome.parts
 
@@ -161,7 +156,7 @@ class _World:
     def _add(self, bench: _Bench, free: list[_Free]) -> None:
         bench.free += [f for f in free if min(f.part.area.width, f.part.area.height) >= self.least]
 
-    def _lay_run(self, bench: _Bench, piece: int, run: int, style: Style, blocks: bool) -> None:
+    def _lay_run(self, bench: _Bench, piece: int, run: int, style: Style) -> None:
         while run > 0:
             found = self._best(bench, piece, style)
             if found is None:
@@ -172,7 +167,7 @@ class _World:
             if free.fresh is not None:
                 self._take_scrap(bench, free, style)
                 continue
-            run -= self._lay(bench, free, piece, turned, run if blocks else 1, style)
+            run -= self._lay(bench, free, piece, turned, run, style)
 
     def _take_scrap(self, bench: _Bench, free: _Free, style: Style) -> None:
         """A scrap that is about to be used: opened for good, and the next copy of it offered."""
@@ -186,7 +181,7 @@ class _World:
 
     def _best(self, bench: _Bench, piece: int, style: Style) -> tuple[_Free, bool] | None:
         """The free part that suits a piece best, and whether it lies turned there."""
-        sources, fit, thrifty = self.pieces[piece].sources, style.fit, style.thrifty
+        sources, fit = self.pieces[piece].sources, style.fit
         best: tuple[_Free, bool] | None = None
         best_score: tuple[int, int, int] | None = None
         for turned, w, h in self.sides[piece]:
@@ -201,7 +196,7 @@ class _World:
                     score = min(over, under)
                 else:
                     score = max(over, under)
-                rank = (0 if free.cheap or not thrifty else 1, score, over + under)
+                rank = (not free.cheap, score, over + under)  # scraps and panels before open sheets
                 if best_score is None or rank < best_score:
                     best, best_score = (free, turned), rank
             bench.fittings += len(bench.free)
@@ -215,12 +210,10 @@ class _World:
             k = self.index[source]
             sheet = self.sheets[k]
             if bench.left[k] and not sheet.scrap and self._fits_clear(piece, k, style.flat):
-                size = sheet.usable.size
-                key = (-self.demand[k], size) if style.opening == 0 else (size if style.opening == 1 else -size, 0)
-                fits.append((key, k))
+                fits.append((-self.demand[k], sheet.usable.size, k))  # the sheet most wanted
         if not fits:
             return False
-        self._open(bench, min(fits)[1], [], style)
+        self._open(bench, min(fits)[2], [], style)
         return True
 
     def _fits_clear(self, piece: int, k: int, flat: bool) -> bool:
