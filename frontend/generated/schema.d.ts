@@ -115,7 +115,7 @@ export interface paths {
         put?: never;
         /**
          * Cost Page
-         * @description What a recipe takes from the shelf.
+         * @description What a recipe takes from the shelf, and what gutting would give back.
          */
         post: operations["cost_page"];
         delete?: never;
@@ -218,6 +218,26 @@ export interface paths {
          * @description A photo as large as a page or the spread, without mats; the recipe itself is not changed.
          */
         post: operations["fill_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Gut Piece
+         * @description The recipe with a person's word about the hidden middle of one piece.
+         */
+        post: operations["gut_piece"];
         delete?: never;
         options?: never;
         head?: never;
@@ -645,6 +665,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/cutting/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut Elsewhere
+         * @description A cut was made at another setting; the rest is planned again at once.
+         */
+        post: operations["cut_elsewhere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/cutting/redo": {
         parameters: {
             query?: never;
@@ -656,6 +696,26 @@ export interface paths {
         put?: never;
         /** Redo Cutting */
         post: operations["redo_cutting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/cutting/spoiled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spoil Piece
+         * @description A piece that is cut is no good; the rest is planned again at once.
+         */
+        post: operations["spoil_piece"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2050,6 +2110,8 @@ export interface components {
         };
         CostOut: {
             lacking: components["schemas"]["Lacking"][];
+            /** @default [] */
+            offers: components["schemas"]["GutOffer"][];
             opened: number;
             papers: components["schemas"]["PaperCost"][];
             pieces: number;
@@ -2072,6 +2134,12 @@ export interface components {
             sheets: components["schemas"]["CutSheet"][];
         };
         CutPiece: {
+            /**
+             * @default
+             * @enum {string}
+             */
+            fate: "" | "spoiled" | "as cut";
+            left: components["schemas"]["Rect"] | null;
             name: string;
             number: number;
             panel: components["schemas"]["Rect"] | null;
@@ -2091,9 +2159,15 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default [] */
+            holes: components["schemas"]["Rect"][];
             key: string;
+            /** @default [] */
+            names: string[];
             of_paper: string;
             paper: string;
+            /** @default  */
+            paper_name: string;
             pieces: components["schemas"]["CutPiece"][];
             /** @default  */
             print: string;
@@ -2244,13 +2318,17 @@ export interface components {
             width: string;
         };
         /**
-         * @description A page's cut list. `sizes` by piece number, `sheet_sizes` and `rest_sizes` by sheet key are as they are read.
+         * @description A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
+         *     key; `settings` (as they are set on the trimmer) and `directions` by step key.
          *
          *     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
          */
         CuttingOut: {
             begun: boolean;
             cuts: components["schemas"]["CutList"];
+            directions: {
+                [key: string]: components["schemas"]["ulna__api__cut_schemas__Direction"];
+            };
             done: number;
             gone: string[];
             lacking: components["schemas"]["Lacking"][];
@@ -2260,8 +2338,17 @@ export interface components {
             new: string[];
             pieces: number;
             redo: string | null;
+            rest_names: {
+                [key: string]: string[];
+            };
             rest_sizes: {
                 [key: string]: string[];
+            };
+            settings: {
+                [key: string]: string;
+            };
+            sheet_names: {
+                [key: string]: string;
             };
             sheet_sizes: {
                 [key: string]: string;
@@ -2277,7 +2364,7 @@ export interface components {
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
          * @enum {string}
          */
-        Direction: "none" | "one-way" | "two-way";
+        "Direction-Input": "none" | "one-way" | "two-way";
         Distance: {
             /** @enum {string} */
             of: "left" | "top" | "right" | "bottom" | "centre across" | "centre down";
@@ -2345,6 +2432,19 @@ export interface components {
         };
         /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
+        /** @description A cut that was made at another setting; with `keep` what came of it is used as it is. */
+        Elsewhere: {
+            /** @default false */
+            keep: boolean;
+            key: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            setting: string;
+            version: number;
+        };
         EvaluatedOut: {
             findings: components["schemas"]["Finding"][];
             format: components["schemas"]["PageFormat-Output"];
@@ -2577,6 +2677,28 @@ export interface components {
             says: string;
             /** @enum {string} */
             why: "edge" | "centre" | "third" | "neighbour" | "gap";
+        };
+        /** @description A person's word about the middle of a piece; null leaves it to the house rule. */
+        GutAsked: {
+            gut: boolean | null;
+            page: components["schemas"]["Recipe-Input"];
+            piece: string;
+        };
+        /** @description The hidden middle of a piece: `gut` whether it is cut out, `by` whose word; what it gives, in words. */
+        GutOffer: {
+            by: string;
+            gut: boolean;
+            panel: components["schemas"]["Rect"];
+            part: string;
+            piece: string;
+            placed: number;
+            sentence: string;
+            sheets: number;
+        };
+        /** @description What was said of the hidden middle of one piece: whether it is cut out. */
+        Gutting: {
+            gut: boolean;
+            piece: string;
         };
         /** @description Where a value of a part is taken hold of, from the corner of its box; see `/api/pull`. */
         Handle: {
@@ -4212,6 +4334,8 @@ export interface components {
             format: components["schemas"]["PageFormat-Input"];
             /** @default [] */
             groups: components["schemas"]["Group-Input"][];
+            /** @default [] */
+            gutting: components["schemas"]["Gutting"][];
             name: string;
             /** @default [] */
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
@@ -4223,6 +4347,8 @@ export interface components {
             format: components["schemas"]["PageFormat-Output"];
             /** @default [] */
             groups: components["schemas"]["Group-Output"][];
+            /** @default [] */
+            gutting: components["schemas"]["Gutting"][];
             name: string;
             /** @default [] */
             parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];
@@ -4382,8 +4508,22 @@ export interface components {
             version: number;
             what: string;
         };
-        /** @description How a household measures, and what it punches with. */
+        /** @description How a household measures, its rules, and what it punches with. */
         "Settings-Input": {
+            /**
+             * @default when it saves a sheet
+             * @enum {string}
+             */
+            gut: "always" | "when it saves a sheet" | "never";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default {
+             *       "units": 457200
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            least_scrap: string;
             /**
              * @default 1/16 in
              * @enum {string}
@@ -4402,8 +4542,20 @@ export interface components {
              */
             zero: "left" | "centre";
         };
-        /** @description How a household measures, and what it punches with. */
+        /** @description How a household measures, its rules, and what it punches with. */
         "Settings-Output": {
+            /**
+             * @default when it saves a sheet
+             * @enum {string}
+             */
+            gut: "always" | "when it saves a sheet" | "never";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            least_scrap: string;
             /**
              * @default 1/16 in
              * @enum {string}
@@ -4457,7 +4609,7 @@ export interface components {
              */
             colours: string[];
             /** @default none */
-            direction: components["schemas"]["Direction"];
+            direction: components["schemas"]["Direction-Input"];
             /** @default plain */
             pattern: string;
             picture?: string | null;
@@ -4479,7 +4631,7 @@ export interface components {
              */
             colours: string[];
             /** @default none */
-            direction: components["schemas"]["Direction"];
+            direction: components["schemas"]["ulna__core__shelf__Direction"];
             /** @default plain */
             pattern: string;
             picture: string | null;
@@ -4500,6 +4652,29 @@ export interface components {
             side: components["schemas"]["Side-Input"];
             /**
              * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description A piece that is cut and no good; `width` × `height` of it are left, 0 for nothing. */
+        Spoiled: {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            number: number;
+            version: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5076,6 +5251,21 @@ export interface components {
             read: string;
             reason: string;
         };
+        /**
+         * @description What a person is told at a step: the side that is up, whether the paper is turned by a quarter since the step
+         *     before, what is pencilled on the backs, and what else comes off.
+         */
+        ulna__api__cut_schemas__Direction: {
+            falls: string[];
+            turn: boolean;
+            up: string;
+            write: string[];
+        };
+        /**
+         * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
+         * @enum {string}
+         */
+        ulna__core__shelf__Direction: "none" | "one-way" | "two-way";
         "ulna__formats__recipe__Cell-Input": {
             choice?: components["schemas"]["PaperChoice-Input"] | null;
             column: number;
@@ -5477,6 +5667,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Filled"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    gut_piece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GutAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recipe-Output"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -6338,6 +6561,41 @@ export interface operations {
             };
         };
     };
+    cut_elsewhere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Elsewhere"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     redo_cutting: {
         parameters: {
             query?: never;
@@ -6350,6 +6608,41 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    spoil_piece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Spoiled"];
             };
         };
         responses: {

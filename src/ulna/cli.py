@@ -239,16 +239,15 @@ def page(
 ) -> None:
     """Work a page out: its parts in sentences with their arithmetic, what is wrong, what it costs of a shelf."""
     from ulna.core.cost import cost
-    from ulna.core.cutting import plan_cuts
-    from ulna.core.cutting.demand import demand
     from ulna.core.measure import text
+    from ulna.cutting import EFFORT, settled
     from ulna.formats import recipe
-    from ulna.household import EFFORT
 
     with _opened(home) as household:
         plan = recipe.read(file.read_bytes())
         worked, shelf = household.evaluated(plan), household.shelf_for(None)
-        price = cost(plan_cuts(demand(worked.pieces, shelf), EFFORT), worked.pieces, shelf, household.ruler())
+        found = settled(household, plan, None, EFFORT)
+        price = cost(found.plan, found.pieces, shelf, household.ruler())
     if as_json:
         document = {
             "name": plan.name,

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import io
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass, replace
+from datetime import datetime
 from pathlib import Path
 from typing import Annotated, Any, BinaryIO, Literal, TypeVar
 
@@ -15,16 +15,13 @@ from pydantic import Field
 
 from ulna.core import choosing, colour, punches
 from ulna.core.crop import Crop
-from ulna.core.cutting import plan_cuts, progress
-from ulna.core.cutting.cut_list import CutList, cut_list
-from ulna.core.cutting.demand import demand
-from ulna.core.cutting.plan import CutPlan
-from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.cutting import scraps
+from ulna.core.cutting.progress import SLIVER
 from ulna.core.look import Look, key
 from ulna.core.measure import MARKS, Length, Ruler, Unit
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import PageFormat
-from ulna.core.pieces import Ground, Photo, Piece
+from ulna.core.pieces import Ground, GutRule, Photo
 from ulna.core.shelf import Paper, Shelf, Thing
 from ulna.core.standing import stand
 from ulna.darkroom import Darkroom
@@ -42,12 +39,6 @@ from ulna.store.ids import new_id
 from ulna.store.library import Kept, Library
 from ulna.store.picture_box import PictureBox
 
-EFFORT = 60_000
-"""What planning the cuts of a page may cost while it is made (fittings): tens of milliseconds."""
-
-EFFORT_TO_CUT = 600_000
-"""And when the cut list is asked for."""
-
 MOST_CACHED = 60
 
 COLOURS_LONGEST = 36
@@ -63,11 +54,13 @@ class Punch(Model):
 
 
 class Settings(Model):
-    """How a household measures, and what it punches with."""
+    """How a household measures, its rules, and what it punches with."""
 
     unit: Literal["in", "mm"] = "in"
     mark: Literal["1/8 in", "1/16 in", "1/32 in", "1 mm", "0.5 mm"] = "1/16 in"
     zero: Literal["left", "centre"] = "left"
+    gut: GutRule = "when it saves a sheet"
+    least_scrap: Size = SLIVER
     punches: Annotated[list[Punch], Field(max_length=100)] = []
 
     def ruler(self) -> Ruler:
@@ -79,32 +72,24 @@ class Settings(Model):
         return cls.model_validate({"unit": ruler.unit.value, "mark": mark})
 
 
+CUTTING_OF = "cutting-"
+"""What the id of a page's cutting begins with."""
+
+
 class Cutting(Model):
-    """The cut list that a page is being cut by, from the first tick on, and what is ticked.
+    """The cut list that a page is being cut by, from the first tick on, what is ticked, and when.
 
     It keeps the ruler that it was made with, so that measuring in another unit later changes nothing on it.
     """
 
     cuts: cuts_format.CutList = cuts_format.CutList()
     ticked: list[str] = []
+    when: dict[str, datetime] = {}
     ruler: Settings = Settings()
 
-
-@dataclass(frozen=True, slots=True)
-class PageCuts:
-    """A page's cut list as it stands: begun or fresh, in which ruler, what is ticked.
-
-    `new` and `gone` say how the page has moved on since the list was begun.
-    """
-
-    version: int
-    ruler: Ruler
-    cuts: CutList
-    ticked: frozenset[str]
-    begun: bool
-    new: tuple[Piece, ...]
-    gone: tuple[str, ...]
-    plan: CutPlan
+    @property
+    def begun(self) -> scraps.Begun:
+        return self.cuts.value(), frozenset(self.ticked)
 
 
 Value = TypeVar("Value")
@@ -157,6 +142,14 @@ class Household:
         found = Settings.model_validate(self.settings().body).punches
         return tuple(punch.value() for punch in found)
 
+    def least_scrap(self) -> Length:
+        """Rests narrower than this are waste."""
+        least: Length = Settings.model_validate(self.settings().body).least_scrap
+        return least
+
+    def gut_rule(self) -> GutRule:
+        return Settings.model_validate(self.settings().body).gut
+
     def shelf(self) -> Shelf:
         """Every paper of every kit that is not put away, as it was unpacked."""
         return self.cached("shelf", ["kit"], self._read_shelf)
@@ -171,17 +164,26 @@ class Household:
 
     def shelf_for(self, page: str | None) -> Shelf:
         """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
-        return self.cached(f"shelf for {page}", ["kit", "cutting", "page"], lambda: self._read_shelf_for(page))
+        return self.cached(
+            f"shelf for {page}", ["kit", "cutting", "page", "settings"], lambda: self._read_shelf_for(page)
+        )
 
     def _read_shelf_for(self, page: str | None) -> Shelf:
-        shelf = self.shelf()
-        there = {kept.id for kept in self.library.all("page")}
-        for kept in self.library.all("cutting"):
-            other = kept.id.removeprefix("cutting-")
-            if other != page and other in there:
-                cutting = Cutting.model_validate(kept.body)
-                shelf = progress.after(shelf, cutting.cuts.value(), cutting.ticked)
+        lists = [cutting.begun for id, cutting in self.cuttings().items() if id != page]
+        shelf, _ = scraps.after(self.shelf(), lists, least=self.least_scrap())
         return shelf
+
+    def cuttings(self) -> dict[str, Cutting]:
+        """The cutting of every page that is not put away and was begun, by the page's id."""
+        return self.cached("cuttings", ["cutting", "page"], self._read_cuttings)
+
+    def _read_cuttings(self) -> dict[str, Cutting]:
+        there = {kept.id for kept in self.library.all("page")}
+        found = {
+            kept.id.removeprefix(CUTTING_OF): Cutting.model_validate(kept.body)
+            for kept in self.library.all("cutting")
+        }
+        return {page: cutting for page, cutting in found.items() if page in there}
 
     def photos(self) -> dict[str, Photo]:
         return self.cached("photos", ["photo", "template"], self.roll.photos)
@@ -239,7 +241,9 @@ class Household:
         return self.cached(
             f"ground of {page}, {format}",
             kinds,
-            lambda: Ground(format, self.shelf_for(page), self.photos(), self.ruler(), self.punches()),
+            lambda: Ground(
+                format, self.shelf_for(page), self.photos(), self.ruler(), self.punches(), self.gut_rule()
+            ),
         )
 
     def page(self, id: str) -> PagePlan:
@@ -278,74 +282,3 @@ class Household:
 
     def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
         return evaluate(plan, self.ground(plan.format, page))
-
-    # ---- cutting ---------------------------------------------------------------------------------------
-
-    def cutting(self, page: str) -> tuple[int, Cutting]:
-        """The version and state of a page's cutting; version 0 while nothing is ticked."""
-        try:
-            kept = self.library.get("cutting", f"cutting-{page}")
-        except NotThere:
-            return 0, Cutting()
-        return kept.version, Cutting.model_validate(kept.body)
-
-    def page_cuts(self, page: str) -> PageCuts:
-        """The list a page is cut by, or where nothing is ticked a fresh one. Raises `NotThere`."""
-        version, cutting = self.cutting(page)
-        cuts: CutList = cutting.cuts.value()
-        ticked = frozenset(cutting.ticked)
-        if progress.begun(cuts, ticked):
-            ruler = cutting.ruler.ruler()
-            new, gone = progress.changes(self._pieces(page, ruler), cuts)
-            names = tuple(p.name for p in gone)
-            return PageCuts(version, ruler, cuts, ticked, True, tuple(new), names, CutPlan((), (), 0, 0))
-        ruler = self.ruler()
-        cuts, plan = self._planned(self._pieces(page, ruler), self.shelf_for(page), ruler)
-        return PageCuts(version, ruler, cuts, ticked, False, (), (), plan)
-
-    def _pieces(self, page: str, ruler: Ruler) -> list[Piece]:
-        """A page's pieces on the marks of a ruler. Raises `NotThere`."""
-        plan = self.page(page)
-        return list(
-            evaluate(plan, replace(self.ground(plan.format, page), ruler=ruler, worked={}, placed={})).pieces
-        )
-
-    def _planned(self, pieces: list[Piece], shelf: Shelf, ruler: Ruler, first: int = 1) -> tuple[CutList, CutPlan]:
-        plan = plan_cuts(demand(pieces, shelf), EFFORT_TO_CUT)
-        cuts = cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first)
-        first += sum(len(sheet.pieces) for sheet in cuts.sheets)
-        return CutList((*cuts.sheets, *print_sheets(pieces, ruler, first))), plan
-
-    def tick(self, page: str, version: int, key: str, on: bool) -> None:
-        """Ticks a step off or back, with the steps that hang on it. Raises `NotThere` and `Changed`."""
-        now = self.page_cuts(page)
-        sheet = next((s for s in now.cuts.sheets if any(step.key == key for step in s.steps)), None)
-        if sheet is None:
-            raise NotThere("step", key)
-        ticked = progress.tick(sheet, now.ticked, key, on)
-        what = "cut" if on else "took a cut back"
-        self._keep_cutting(page, version, now, now.cuts, ticked, what)
-
-    def cut_again(self, page: str, version: int) -> None:
-        """Plans what is still to cut anew: begun sheets stay as they are, their rests serve as scraps."""
-        now = self.page_cuts(page)
-        begun = [progress.settled(s, now.ticked) for s in progress.begun(now.cuts, now.ticked)]
-        kept = CutList(tuple(begun))
-        shelf = progress.after(self.shelf_for(page), now.cuts, now.ticked)
-        missing, _ = progress.changes(self._pieces(page, now.ruler), kept)
-        first = max((p.number for s in begun for p in s.pieces), default=0) + 1
-        more, _ = self._planned(missing, shelf, now.ruler, first)
-        taken = {s.key for s in begun}
-        rekeyed = [progress.rekeyed(s, taken) for s in more.sheets]
-        self._keep_cutting(page, version, now, CutList((*begun, *rekeyed)), now.ticked, "planned again")
-
-    def _keep_cutting(
-        self, page: str, version: int, now: PageCuts, cuts: CutList, ticked: frozenset[str], what: str
-    ) -> None:
-        id, ruler = f"cutting-{page}", Settings.of(now.ruler)
-        listed = cuts_format.CutList.from_value(cuts)
-        if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
-            body = Cutting(cuts=listed, ruler=ruler).model_dump(mode="json")
-            version = self.library.add("cutting", body, "took the list up", id=id).version
-        body = Cutting(cuts=listed, ticked=sorted(ticked), ruler=ruler).model_dump(mode="json")
-        self.library.write("cutting", id, version, body, what)

@@ -12,6 +12,7 @@ from PIL import Image, ImageStat
 
 from ulna.core.cutting import progress
 from ulna.core.patterns import PATTERNS
+from ulna.cutting import page_cuts
 from ulna.demo import kits
 from ulna.demo.household import READY, set_up
 from ulna.formats.recipe import Recipe
@@ -49,7 +50,7 @@ def test_one_page_is_planned_one_half_cut_one_finished(home: Household) -> None:
     """A double 12 × 12, a letter page, a notebook spread."""
     done = {}
     for kind, id in pages(home).items():
-        cuts = home.page_cuts(id)
+        cuts = page_cuts(home, id)
         pieces = sum(len(s.pieces) for s in cuts.cuts.sheets)
         done[kind] = sum(len(progress.done(s, cuts.ticked)) for s in cuts.cuts.sheets) / pieces
     assert done["letter-upright × 1"] == 0 and done["notebook × 2"] == 1 and 0.2 < done["12x12 × 2"] < 0.8
@@ -58,8 +59,8 @@ def test_one_page_is_planned_one_half_cut_one_finished(home: Household) -> None:
 def test_everything_on_its_pages_can_be_cut(home: Household) -> None:
     """From its own kits; and nothing on them is a stop or a warning."""
     for id in pages(home).values():
-        cuts = home.page_cuts(id)
-        assert cuts.plan.unplaced == () and cuts.new == () and cuts.gone == ()
+        cuts = page_cuts(home, id)
+        assert cuts.lacking == () and cuts.new == () and cuts.gone == ()
         findings = home.evaluated(home.page(id), id).findings
         assert [f.sentence for f in findings if f.severity != "note"] == []
 

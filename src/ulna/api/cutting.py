@@ -9,14 +9,17 @@ from fastapi import APIRouter, Request
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response
 
+from ulna import cutting
 from ulna.api.at_home import AtHome
+from ulna.api.cut_schemas import CuttingOut, Direction, Elsewhere, Lacking, Spoiled, Tick
 from ulna.api.kits import attachment
-from ulna.api.schemas import CuttingOut, Lacking, Step, Tick
-from ulna.core.cost import lacking
+from ulna.api.schemas import Step
 from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting.directions import directions
 from ulna.core.cutting.effort import allowed, effort_of
+from ulna.cutting import page_cuts
 from ulna.formats import cut_json, cuts, svg
-from ulna.household import Household
+from ulna.household import CUTTING_OF, Household
 from ulna.store.errors import NotThere
 
 router = APIRouter(prefix="/api", tags=["cutting"])
@@ -27,31 +30,35 @@ def _names(home: Household) -> dict[str, str]:
 
 
 def _out(id: str, home: Household) -> CuttingOut:
-    now = home.page_cuts(id)
-    ruler = now.ruler
-    pieces = [p for sheet in now.cuts.sheets for p in sheet.pieces]
+    now = page_cuts(home, id)
+    ruler, sheets = now.ruler, now.cuts.sheets
+    pieces = [p for sheet in sheets for p in sheet.pieces]
     undo = redo = None
     if now.version:
-        kept = home.library.get("cutting", f"cutting-{id}")
+        kept = home.library.get("cutting", f"{CUTTING_OF}{id}")
         undo, redo = kept.undo, kept.redo
-    evaluated = home.evaluated(home.page(id), id)
-    missing = lacking(now.plan, evaluated.pieces, home.shelf_for(id), ruler)
+    least = home.least_scrap()
+    told = {key: one for sheet in sheets for key, one in directions(sheet, least, ruler).items()}
     return CuttingOut(
         version=now.version,
         undo=undo,
         redo=redo,
         cuts=cuts.CutList.from_value(now.cuts),
         names=_names(home),
-        sheet_sizes={s.key: ruler.say_size(s.width, s.height) for s in now.cuts.sheets},
         sizes={str(p.number): ruler.say_size(p.rect.width, p.rect.height) for p in pieces},
-        rest_sizes={s.key: [ruler.say_size(r.width, r.height) for r in s.rests] for s in now.cuts.sheets},
+        sheet_names={s.key: s.called for s in sheets},
+        sheet_sizes={s.key: ruler.say_size(s.width, s.height) for s in sheets},
+        rest_sizes={s.key: [ruler.say_size(r.width, r.height) for r in s.rests] for s in sheets},
+        rest_names={s.key: [s.rest_called(r) for r in s.rests] for s in sheets},
+        settings={step.key: ruler.say(step.setting) for s in sheets for step in s.steps},
+        directions={key: Direction.from_value(one) for key, one in told.items()},
         ticked=sorted(now.ticked),
         begun=now.begun,
         new=[p.name for p in now.new],
         gone=list(now.gone),
-        lacking=[Lacking.from_value(one) for one in missing],
-        pieces=len(pieces),
-        done=sum(len(progress.done(sheet, now.ticked)) for sheet in now.cuts.sheets),
+        lacking=[Lacking.from_value(one) for one in now.lacking],
+        pieces=sum(p.fate != "spoiled" for p in pieces),
+        done=sum(len(progress.done(sheet, now.ticked)) for sheet in sheets),
     )
 
 
@@ -63,26 +70,40 @@ def get_cutting(id: str, home: AtHome) -> CuttingOut:
 @router.post("/pages/{id}/cutting/tick")
 def tick_cut(id: str, asked: Tick, home: AtHome) -> CuttingOut:
     """Ticks a cut off or takes it back, with the cuts that hang on it."""
-    home.tick(id, asked.version, asked.key, asked.on)
+    cutting.tick(home, id, asked.version, asked.key, asked.on)
     return _out(id, home)
 
 
 @router.post("/pages/{id}/cutting/again")
 def plan_cutting_again(id: str, asked: Step, home: AtHome) -> CuttingOut:
     """Plans what is still to cut anew from what is left."""
-    home.cut_again(id, asked.version)
+    cutting.again(home, id, asked.version)
+    return _out(id, home)
+
+
+@router.post("/pages/{id}/cutting/spoiled")
+def spoil_piece(id: str, asked: Spoiled, home: AtHome) -> CuttingOut:
+    """A piece that is cut is no good; the rest is planned again at once."""
+    cutting.spoil(home, id, asked.version, asked.number, asked.width, asked.height)
+    return _out(id, home)
+
+
+@router.post("/pages/{id}/cutting/elsewhere")
+def cut_elsewhere(id: str, asked: Elsewhere, home: AtHome) -> CuttingOut:
+    """A cut was made at another setting; the rest is planned again at once."""
+    cutting.cut_elsewhere(home, id, asked.version, asked.key, asked.setting, asked.keep)
     return _out(id, home)
 
 
 @router.post("/pages/{id}/cutting/undo")
 def undo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
-    home.library.undo("cutting", f"cutting-{id}", asked.version)
+    cutting.step(home, id, asked.version, -1)
     return _out(id, home)
 
 
 @router.post("/pages/{id}/cutting/redo")
 def redo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
-    home.library.redo("cutting", f"cutting-{id}", asked.version)
+    cutting.step(home, id, asked.version, 1)
     return _out(id, home)
 
 
@@ -90,14 +111,14 @@ def redo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
 def cuts_as_pdf(id: str, home: AtHome, paper: Literal["letter", "a4"] = "letter") -> Response:
     from ulna.formats import cut_pdf  # slow to import, seldom asked for
 
-    now, name = home.page_cuts(id), home.page(id).name
+    now, name = page_cuts(home, id), home.page(id).name
     content = cut_pdf.write(now.cuts, name, _names(home), now.ruler, paper, now.ticked)
     return attachment(content, f"{name} cuts.pdf", "application/pdf")
 
 
 @router.get("/pages/{id}/pieces.csv", response_class=Response)
 def pieces_as_csv(id: str, home: AtHome) -> Response:
-    now = home.page_cuts(id)
+    now = page_cuts(home, id)
     content = cuts.write_csv(now.cuts, _names(home), now.ruler, now.ticked)
     return attachment(("\ufeff" + content).encode(), f"{home.page(id).name} pieces.csv", "text/csv; charset=utf-8")
 
@@ -105,7 +126,7 @@ def pieces_as_csv(id: str, home: AtHome) -> Response:
 @router.get("/pages/{id}/sheets/{number}.svg", response_class=Response)
 def sheet_as_svg(id: str, number: int, home: AtHome) -> Response:
     """The sheet at that place in the order of use, counted from 1, at true size."""
-    now = home.page_cuts(id)
+    now = page_cuts(home, id)
     if not 1 <= number <= len(now.cuts.sheets):
         raise NotThere("sheet", str(number))
     sheet = now.cuts.sheets[number - 1]

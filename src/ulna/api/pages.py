@@ -8,12 +8,12 @@ from fastapi import APIRouter, File, Query, UploadFile
 from fastapi.responses import Response
 
 from ulna.api.at_home import AtHome
+from ulna.api.cut_schemas import CostOut, GutAsked, GutOffer
 from ulna.api.history import add_history
 from ulna.api.kits import attachment
 from ulna.api.schemas import (
     AddAsked,
     Added,
-    CostOut,
     Distance,
     EvaluatedOut,
     FillAsked,
@@ -34,23 +34,23 @@ from ulna.core import arrange
 from ulna.core import guides as guiding
 from ulna.core.colour import word
 from ulna.core.cost import cost
-from ulna.core.cutting import plan_cuts
-from ulna.core.cutting.demand import demand
 from ulna.core.dress import dressed
 from ulna.core.errors import FieldError
+from ulna.core.gutting import answered
 from ulna.core.look import AS_IT_CAME, Look
 from ulna.core.measure import Length
 from ulna.core.page import PagePlan, evaluate, move
 from ulna.core.parts.photo import PhotoPart, filling
 from ulna.core.pieces import Ground
 from ulna.core.room import add
+from ulna.cutting import EFFORT, settled
 from ulna.formats import recipe as recipe_format
 from ulna.formats import svg
 from ulna.formats.cuts import Rect
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.formats.recipe import PhotoPart as PhotoPartModel
 from ulna.formats.recipe import Recipe
-from ulna.household import EFFORT, Household
+from ulna.household import Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
 
@@ -62,8 +62,8 @@ THUMB = 600
 
 def _out(kept: Kept, home: Household) -> PageOut:
     page = PageOut(saved=saved(kept), page=Recipe.model_validate(kept.body))
-    _, cutting = home.cutting(kept.id)
-    if cutting.ticked:
+    cutting = home.cuttings().get(kept.id)
+    if cutting is not None and cutting.ticked:
         steps = {step.key for sheet in cutting.cuts.sheets for step in sheet.steps}
         page.cutting = "cut" if steps <= set(cutting.ticked) else "begun"
     return page
@@ -106,15 +106,22 @@ def evaluate_page(asked: PageAsked, home: AtHome) -> EvaluatedOut:
 
 @router.post("/cost")
 def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
-    """What a recipe takes from the shelf."""
-    pieces = home.evaluated(asked.page.value(), asked.id).pieces
+    """What a recipe takes from the shelf, and what gutting would give back."""
     shelf, ruler = home.shelf_for(asked.id), home.ruler()
-    out = CostOut.from_value(cost(plan_cuts(demand(pieces, shelf), EFFORT), pieces, shelf, ruler))
+    found = settled(home, asked.page.value(), asked.id, EFFORT)
+    out = CostOut.from_value(cost(found.plan, found.pieces, shelf, ruler))
+    out.offers = [GutOffer.from_value(offer) for offer in found.offers]
     for paper in out.papers:
         if paper.largest_rest is not None:
             rest = paper.largest_rest
             paper.rest_says = ruler.say_size(rest.width, rest.height)
     return out
+
+
+@router.post("/gut")
+def gut_piece(asked: GutAsked) -> Recipe:
+    """The recipe with a person's word about the hidden middle of one piece."""
+    return Recipe.from_value(answered(asked.page.value(), asked.piece, asked.gut))
 
 
 @router.post("/add")

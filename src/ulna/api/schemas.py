@@ -10,7 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from ulna.core import look, pieces
 from ulna.core.measure import ZERO, inches
-from ulna.formats.cuts import CutList, Rect
+from ulna.formats.cuts import Rect
 from ulna.formats.kit import Kit, Paper, Side, Thing
 from ulna.formats.model import AnyLength, Gap, Model, Size
 from ulna.formats.photo import Framing, PhotoRecord
@@ -466,33 +466,6 @@ class Added(Model):
     under: str | None
 
 
-class PaperCost(Model):
-    paper: str
-    name: str
-    had: int
-    opened: int
-    scraps: int
-    left: int
-    largest_rest: Rect | None
-    rest_says: str = ""
-    pieces: int
-
-
-class Lacking(Model):
-    piece: str
-    part: str
-    sentence: str
-
-
-class CostOut(Model):
-    pieces: int
-    unchosen: int
-    prints: int
-    opened: int
-    papers: list[PaperCost]
-    lacking: list[Lacking]
-
-
 class MoveAsked(BaseModel):
     """Moves a part: `x`, `y` say where its top left corner is wanted; `marks` nudge it instead.
 
@@ -642,38 +615,6 @@ class VariantOut(BaseModel):
 class VariantIn(BaseModel):
     name: Annotated[str, Field(min_length=1, max_length=120)]
     recipe: Recipe
-
-
-# ---- cutting ---------------------------------------------------------------------------------------
-
-
-class CuttingOut(BaseModel):
-    """A page's cut list. `sizes` by piece number, `sheet_sizes` and `rest_sizes` by sheet key are as they are read.
-
-    `new` names pieces the page wants that are not on it, `gone` those it wants no more.
-    """
-
-    version: int
-    undo: str | None
-    redo: str | None
-    cuts: CutList
-    names: dict[str, str]
-    sizes: dict[str, str]
-    sheet_sizes: dict[str, str]
-    rest_sizes: dict[str, list[str]]
-    ticked: list[str]
-    begun: bool
-    new: list[str]
-    gone: list[str]
-    lacking: list[Lacking]
-    pieces: int
-    done: int
-
-
-class Tick(BaseModel):
-    key: str
-    on: bool
-    version: int
 
 
 # ---- prints ----------------------------------------------------------------------------------------

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ulna.core import gutter as gutters
-from ulna.core import polygons
+from ulna.core import hidden, polygons
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
@@ -40,14 +40,26 @@ class Group:
 
 
 @dataclass(frozen=True, slots=True)
+class Gutting:
+    """What a person has said of the hidden middle of one piece: cut it out, or leave it."""
+
+    piece: str
+    gut: bool
+
+
+@dataclass(frozen=True, slots=True)
 class PagePlan:
-    """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward."""
+    """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+
+    `gutting` has the pieces for which the house rule of gutting does not count.
+    """
 
     name: str
     format: PageFormat = of_kind("12x12")
     story: str = ""
     parts: tuple[Part, ...] = ()
     groups: tuple[Group, ...] = ()
+    gutting: tuple[Gutting, ...] = ()
 
     def part(self, id: str) -> Part:
         """Raises `NotOnShelf`."""
@@ -120,7 +132,26 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
         pieces += _placed(one, box, _room_of(one, standing, ground), ground)
         findings += _place_findings(one, box, standing, ground)
         findings += _choice_findings(part, built, ground)
-    return Evaluated(plan.format, tuple(parts), tuple(pieces), tuple(findings), tuple(lines))
+    settled, told = _gutted(plan, pieces, ground)
+    return Evaluated(plan.format, tuple(parts), settled, (*findings, *told), tuple(lines))
+
+
+def _gutted(plan: PagePlan, pieces: list[Piece], ground: Ground) -> tuple[tuple[Piece, ...], list[Finding]]:
+    """The pieces, gutted where the person or the house rule says so; what cannot be is told."""
+    said = {one.piece: one.gut for one in plan.gutting}
+    always = ground.gut == "always"
+    wanted = {p.id for p in pieces if said.get(p.id, always)}
+    if not wanted:
+        return tuple(pieces), []
+    won = hidden.panels(pieces, ground.shelf, ground.ruler, wanted)
+    told = [
+        Finding(
+            "gut", "note", p.part, f"{p.name[0].upper()}{p.name[1:]} stays whole: too little of it is hidden now."
+        )
+        for p in pieces
+        if said.get(p.id) and p.gut is None and p.id not in won
+    ]
+    return hidden.gutted(pieces, won), told
 
 
 def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece, ...]:

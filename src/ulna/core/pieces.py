@@ -19,6 +19,9 @@ from ulna.core.punches import Punch
 from ulna.core.shelf import Face, Shelf
 
 Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
+GutRule = Literal["always", "when it saves a sheet", "never"]
+"""When a piece whose middle is hidden is gutted, where nothing is said of it."""
+
 PAPERLESS: frozenset[Role] = frozenset({"print", "tape"})
 """What no sheet of paper is cut for: prints come from the printer, tape from its roll."""
 
@@ -120,7 +123,7 @@ class Photo:
 
 @dataclass(frozen=True)
 class Ground:
-    """What a page is worked out against: its format, the shelf, the photos, the person's ruler and punches.
+    """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, house rule.
 
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
@@ -131,6 +134,7 @@ class Ground:
     photos: Mapping[str, Photo]
     ruler: Ruler
     punches: tuple[Punch, ...] = ()
+    gut: GutRule = "when it saves a sheet"
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 

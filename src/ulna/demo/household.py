@@ -7,6 +7,7 @@ import shutil
 from concurrent.futures import ProcessPoolExecutor
 from pathlib import Path
 
+from ulna import cutting
 from ulna.core.measure import ZERO, inches
 from ulna.core.page import PagePlan
 from ulna.demo.scenes import SCENES, Scene
@@ -97,8 +98,8 @@ def _page(home: Household, plan: PagePlan) -> str:
 
 def _cut(home: Household, page: str, sheets: int | None) -> None:
     """Ticks off everything on the first so many sheets of a page, on all of them where None."""
-    for sheet in home.page_cuts(page).cuts.sheets[:sheets]:
+    for sheet in cutting.page_cuts(home, page).cuts.sheets[:sheets]:
         for step in sheet.steps:
-            now = home.page_cuts(page)
+            now = cutting.page_cuts(home, page)
             if step.key not in now.ticked:
-                home.tick(page, now.version, step.key, True)
+                cutting.tick(home, page, now.version, step.key, True)

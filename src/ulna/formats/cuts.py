@@ -31,6 +31,8 @@ class CutPiece(Model):
     rect: Rect
     turned: bool
     panel: Rect | None
+    fate: Literal["", "spoiled", "as cut"] = ""
+    left: Rect | None = None
 
 
 class CutStep(Model):
@@ -61,6 +63,9 @@ class CutSheet(Model):
     rests: list[Rect]
     steps: list[CutStep]
     print: str = ""
+    names: list[str] = []
+    paper_name: str = ""
+    holes: list[Rect] = []
 
 
 class CutList(Model):

@@ -490,6 +490,14 @@ class Group(Model):
     parts: Annotated[list[Id], Field(max_length=MOST_PARTS)]
 
 
+class Gutting(Model):
+    """What was said of the hidden middle of one piece: whether it is cut out."""
+
+    core = page.Gutting
+    piece: Annotated[str, Field(min_length=1, max_length=200)]
+    gut: bool
+
+
 class Recipe(Model):
     """The recipe of a page: parts from underneath upward."""
 
@@ -499,6 +507,7 @@ class Recipe(Model):
     story: Annotated[str, Field(max_length=20_000)] = ""
     parts: Annotated[list[Part], Field(max_length=MOST_PARTS)] = []
     groups: Annotated[list[Group], Field(max_length=MOST_PARTS)] = []
+    gutting: Annotated[list[Gutting], Field(max_length=MOST_PARTS)] = []
 
 
 def photos_of(recipe: Recipe) -> set[str]:

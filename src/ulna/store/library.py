@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -19,6 +19,13 @@ from ulna.store.tables import Document, Revision
 
 SERIES_SECONDS = 3
 """Edits of one series further apart than this are states of their own."""
+
+Check = Callable[[dict[str, Any]], None]
+"""Raises where a document's body must not come to be."""
+
+
+def accept(body: dict[str, Any]) -> None:
+    """Lets every body pass."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,13 +149,13 @@ class Library:
         newest = _state(session, document.id, last.number + 1) is None
         return newest and (datetime.now(UTC) - made).total_seconds() < SERIES_SECONDS
 
-    def undo(self, kind: str, id: str, version: int) -> Kept:
-        """One state back. Raises `NotThere`, `Changed`, and `NoStep` at the first one."""
-        return self._step(kind, id, version, -1, "there is nothing to undo")
+    def undo(self, kind: str, id: str, version: int, check: Check = accept) -> Kept:
+        """One state back, if `check` lets its body pass. Raises `NotThere`, `Changed`, and `NoStep` at the first."""
+        return self._step(kind, id, version, -1, "there is nothing to undo", check)
 
-    def redo(self, kind: str, id: str, version: int) -> Kept:
-        """One state forward again. Raises `NotThere`, `Changed`, and `NoStep` at the last one."""
-        return self._step(kind, id, version, 1, "there is nothing to redo")
+    def redo(self, kind: str, id: str, version: int, check: Check = accept) -> Kept:
+        """One state forward again, if `check` lets its body pass. Raises as `undo` does, `NoStep` at the last."""
+        return self._step(kind, id, version, 1, "there is nothing to redo", check)
 
     def put_away(self, kind: str, id: str, version: int, away: bool = True) -> Kept:
         """Takes a document out of sight or brings it back; its history stays. Raises as `write` does."""
@@ -157,12 +164,13 @@ class Library:
             document.deleted = away
             return self._moved(session, document, revision)
 
-    def _step(self, kind: str, id: str, version: int, by: int, refusal: str) -> Kept:
+    def _step(self, kind: str, id: str, version: int, by: int, refusal: str, check: Check) -> Kept:
         with self._change() as session:
             document, _ = _checked(session, kind, id, version)
             revision = _state(session, id, document.at + by)
             if revision is None:
                 raise NoStep(refusal)
+            check(revision.body)
             return self._moved(session, document, revision)
 
     def _moved(self, session: Session, document: Document, revision: Revision) -> Kept:

@@ -8,7 +8,7 @@ import pytest
 
 from tests.core.examples import ground, mat, paper, scrap, size
 from ulna.core.cost import cost, lacking
-from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting import plan_cuts, progress, scraps
 from ulna.core.cutting.cut_list import CutList, cut_list
 from ulna.core.cutting.demand import demand
 from ulna.core.geometry import Borders, Rect
@@ -177,10 +177,12 @@ def test_pieces_are_done_when_their_cut_is_made(two_cards: CutList) -> None:
 def test_a_begun_sheet_leaves_the_shelf_and_its_rests_come_back(two_cards: CutList) -> None:
     """The next page sees one sheet less and the scraps of it, of the same paper."""
     sheet = two_cards.sheets[0]
-    after = progress.after(Shelf.of([paper("reeds", 1)]), two_cards, {s.key for s in sheet.steps})
+    had = Shelf.of([paper("reeds", 1)])
+    after, _ = scraps.after(had, [(two_cards, {s.key for s in sheet.steps})])
     assert after.papers["reeds"].count == 0
     assert len(after.sources("reeds")) > 1
-    assert progress.after(Shelf.of([paper("reeds", 1)]), two_cards, ()).papers["reeds"].count == 1
+    untouched, _ = scraps.after(had, [(two_cards, ())])
+    assert untouched.papers["reeds"].count == 1
 
 
 def test_a_begun_sheet_is_kept_as_history_and_a_later_one_gets_a_key_of_its_own(two_cards: CutList) -> None:

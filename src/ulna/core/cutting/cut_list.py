@@ -6,8 +6,9 @@ wanted is shown with its B side up, that is mirrored, so that it can be cut as i
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import count
 from typing import Literal
 
 from ulna.core.cutting.plan import CutPlan, Layout, SheetPlan, Step
@@ -24,7 +25,11 @@ ARM = inches(12)
 
 @dataclass(frozen=True, slots=True)
 class CutPiece:
-    """A piece on its sheet. `number` counts over the whole list; `panel` is what gutting wins from it."""
+    """A piece on its sheet. `number` counts over the whole list; `panel` is what gutting wins from it.
+
+    `fate` tells of one that was spoiled (`left` is what is left of it, if anything), or that is used at the size at
+    which it came to be cut.
+    """
 
     number: int
     piece: str
@@ -33,6 +38,8 @@ class CutPiece:
     rect: Rect
     turned: bool
     panel: Rect | None = None
+    fate: Literal["", "spoiled", "as cut"] = ""
+    left: Rect | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,8 +65,8 @@ class CutStep:
 class CutSheet:
     """One sheet or scrap, as it is looked at: `face` is the side that is up.
 
-    `of_paper` is the paper itself, also where `paper` is a scrap of it. `print` names the photo where the sheet is
-    a print that is cut.
+    `of_paper` is the paper itself, also where `paper` is a scrap of it; `paper_name` is what it is called. `names` are
+    the letters that its rests are called by; `holes` are cut out of it already. `print` names the photo where the sheet is a print that is cut.
     """
 
     key: str
@@ -75,6 +82,18 @@ class CutSheet:
     rests: tuple[Rect, ...]
     steps: tuple[CutStep, ...]
     print: str = ""
+    names: tuple[str, ...] = ()
+    paper_name: str = ""
+    holes: tuple[Rect, ...] = ()
+
+    @property
+    def called(self) -> str:
+        """As it is called and pencilled on the back: the first sheet of Reed is "Reed 1", its second rest "Reed 1b"."""
+        return self.paper_name if self.scrap else f"{self.paper_name} {self.copy_number}"
+
+    def rest_called(self, rest: Rect) -> str:
+        letter = next((name for at, name in zip(self.rests, self.names, strict=False) if at == rest), "*")
+        return f"{self.called}{letter}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,7 +128,8 @@ def _cut_sheet(sheet: SheetPlan, paper: Paper, pieces: Mapping[str, Piece], rule
     face: Face = "B" if sides == {"B"} else "A"
     width = paper.width.units
     # A plain rectangle may be turned over as it is; what has a left and a right must be mirrored.
-    sided = any(f.panel for f in found) or (paper.strip is not None and paper.strip.edge in (Edge.LEFT, Edge.RIGHT))
+    at_a_side = paper.strip is not None and paper.strip.edge in (Edge.LEFT, Edge.RIGHT)
+    sided = at_a_side or bool(paper.holes) or any(f.panel for f in found)
     mirrored = face == "B" and sided
 
     def seen(area: Area) -> Rect:
@@ -143,7 +163,33 @@ def _cut_sheet(sheet: SheetPlan, paper: Paper, pieces: Mapping[str, Piece], rule
         listed,
         tuple(seen(r) for r in rests),
         steps,
+        names=_lettered([seen(r) for r in rests], steps),
+        paper_name=paper.name,
+        holes=tuple(seen(Area(h.x.units, h.y.units, h.width.units, h.height.units)) for h in paper.holes),
     )
+
+
+def _lettered(rests: Sequence[Rect], steps: Sequence[CutStep]) -> tuple[str, ...]:
+    """The names of the rests, in the order in which the steps make them."""
+
+    def made(rest: Rect) -> int:
+        return max((k for k, step in enumerate(steps) if step.of == rest or step.of.contains(rest)), default=-1)
+
+    order = sorted(range(len(rests)), key=lambda k: made(rests[k]))
+    names = dict(zip(order, letters(len(rests)), strict=True))
+    return tuple(names[k] for k in range(len(rests)))
+
+
+def letters(many: int, taken: Collection[str] = ()) -> list[str]:
+    """So many names for rests, a to z and then a1 to z1 and so on, passing over those that are taken."""
+    found = list[str]()
+    for k in count():
+        if len(found) == many:
+            return found
+        name = chr(ord("a") + k % 26) + (str(k // 26) if k >= 26 else "")
+        if name not in taken:
+            found.append(name)
+    raise AssertionError("there is always one more")
 
 
 def _seen_strip(strip: Strip | None, face: Face) -> Strip | None:

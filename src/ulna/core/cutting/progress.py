@@ -3,17 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
+from typing import Literal
 
-from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, CutStep
+from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, CutStep, letters
 from ulna.core.cutting.print_cuts import source
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO, inches
+from ulna.core.measure import ZERO, Length, inches
 from ulna.core.pieces import Piece
-from ulna.core.shelf import Edge, Form, Paper, Shelf
+from ulna.core.shelf import Edge
 
 SLIVER = inches(0, 1, 2)
-"""Rests narrower than this are not kept as scraps."""
+"""Rests narrower than this are not kept as scraps, where a person says nothing else."""
 
 
 def tick(sheet: CutSheet, ticked: Collection[str], key: str, on: bool) -> frozenset[str]:
@@ -40,11 +41,12 @@ def parts(sheet: CutSheet, ticked: Collection[str]) -> list[Rect]:
             found.append(step.of)
         elif step.kind == "cut" and step.of in found:
             found.remove(step.of)
-            found += _halves(step)
+            found += halves(step)
     return found
 
 
-def _halves(step: CutStep) -> list[Rect]:
+def halves(step: CutStep) -> list[Rect]:
+    """The two parts that a cut makes of one; the one where it passes beside it."""
     of, at = step.of, step.at
     if step.axis == "vertical":
         return list(of.split(at)) if of.x < at < of.right else [of]
@@ -54,29 +56,64 @@ def _halves(step: CutStep) -> list[Rect]:
 
 
 def done(sheet: CutSheet, ticked: Collection[str]) -> list[CutPiece]:
-    """The pieces that are cut."""
+    """The pieces that are cut and good."""
+    return [p for p in _cut(sheet, ticked) if p.fate != "spoiled"]
+
+
+def _cut(sheet: CutSheet, ticked: Collection[str]) -> list[CutPiece]:
     there = {n for step in sheet.steps if step.key in ticked for n in step.gives}
     return [p for p in sheet.pieces if p.number in there]
 
 
-def settled(sheet: CutSheet, ticked: Collection[str]) -> CutSheet:
-    """A begun sheet as history: the cuts that were made, the pieces that came of it, and the rests there are."""
-    steps = tuple(s for s in sheet.steps if s.key in ticked)
-    return replace(sheet, steps=steps, pieces=tuple(done(sheet, ticked)), rests=tuple(rests(sheet, ticked)))
+@dataclass(frozen=True, slots=True)
+class Share:
+    """Part of a begun sheet: a piece, a rest, a part that more is to be cut from, or waste. `area` is in units
+    squared: a gutted piece is less than its rectangle."""
+
+    kind: Literal["piece", "rest", "open", "waste"]
+    at: Rect
+    area: int
+    piece: CutPiece | None = None
 
 
-def rests(sheet: CutSheet, ticked: Collection[str]) -> list[Rect]:
-    """What a begun sheet leaves as scraps: its parts that are no piece, no branding strip and no sliver."""
+def shares(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[Share]:
+    """What a begun sheet has become, to the last unit. Rests narrower than `least` are waste, and so are the branding
+    strip and what is a hole only."""
     if sheet.print or not any(s.key in ticked for s in sheet.steps):
         return []
-    pieces = done(sheet, ticked)
-    whole = {p.rect for p in pieces}
-    kept = []
+    cut = {p.rect: p for p in _cut(sheet, ticked)}
+    won = {s.of: s.of.area for s in sheet.steps if s.kind == "gut" and s.key in ticked}
+    to_come = [s.of for s in sheet.steps if s.key not in ticked]
+    found = list[Share]()
     for part in parts(sheet, ticked):
-        clear = _without_strip(part, sheet)
-        if part not in whole and clear is not None and min(clear.width, clear.height) >= SLIVER:
-            kept.append(clear)
-    return kept
+        piece = cut.get(part)
+        if piece is None:
+            found += _rest(part, sheet, least, any(part.contains(of) for of in to_come))
+            continue
+        area = part.area - (won.get(piece.panel, 0) if piece.panel else 0)
+        if piece.fate == "spoiled":
+            left = [piece.left] if piece.left is not None else []
+            good = [at for at in left if min(at.width, at.height) >= least]
+            found += [Share("rest", at, at.area) for at in good]
+            area -= sum(at.area for at in good)
+            found.append(Share("waste", part, area, piece))
+        else:
+            found.append(Share("piece", part, area, piece))
+    return [share for share in found if share.area]
+
+
+def _rest(part: Rect, sheet: CutSheet, least: Length, to_come: bool) -> list[Share]:
+    clear = _without_strip(part, sheet)
+    gone = clear is None or any(hole.contains(clear) for hole in sheet.holes)
+    if clear is None or gone or (min(clear.width, clear.height) < least and not to_come):
+        return [Share("waste", part, part.area)]
+    kind: Literal["open", "rest"] = "open" if to_come else "rest"
+    return [Share(kind, clear, clear.area), Share("waste", part, part.area - clear.area)]
+
+
+def rests(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[Rect]:
+    """What a begun sheet leaves: its parts that are no piece, no branding strip and no sliver."""
+    return [share.at for share in shares(sheet, ticked, least) if share.kind in ("rest", "open")]
 
 
 def _without_strip(part: Rect, sheet: CutSheet) -> Rect | None:
@@ -98,45 +135,30 @@ def begun(cuts: CutList, ticked: Collection[str]) -> list[CutSheet]:
     return [sheet for sheet in cuts.sheets if any(s.key in ticked for s in sheet.steps)]
 
 
-def after(shelf: Shelf, cuts: CutList, ticked: Collection[str]) -> Shelf:
-    """The shelf once begun sheets are taken from it and their rests are put back as scraps of their paper."""
-    papers = dict(shelf.papers)
-    for sheet in begun(cuts, ticked):
-        paper = papers.get(sheet.paper)
-        if paper is None:
-            continue
-        papers[paper.id] = replace(paper, count=max(0, paper.count - 1))
-        for k, rest in enumerate(rests(sheet, ticked), 1):
-            scrap = _scrap(paper, sheet, rest, k)
-            papers[scrap.id] = scrap
-    return Shelf(papers, shelf.things)
+def settled(sheet: CutSheet, ticked: Collection[str], still: Collection[str] = ()) -> CutSheet:
+    """A begun sheet as history: the cuts that were made, the pieces that came of it, and the rests there are.
 
-
-def _scrap(paper: Paper, sheet: CutSheet, rest: Rect, k: int) -> Paper:
-    return replace(
-        paper,
-        id=f"{sheet.key}~{k}",
-        name=f"{paper.name}, rest {k}",
-        width=rest.width,
-        height=rest.height,
-        count=1,
-        form=Form.SCRAP,
-        strip=None,
-        cards=(),
-        holes=(),
-        scrap_of=paper.scrap_of or paper.id,
-    )
+    `still` are steps that are yet to be made, of those that hang on nothing else. Rests keep their names.
+    """
+    steps = tuple(s for s in sheet.steps if s.key in ticked or s.key in still)
+    there = rests(sheet, ticked, Length(1))
+    old = dict(zip(sheet.rests, sheet.names, strict=False))
+    more = iter(letters(len(there), old.values()))
+    names = tuple(old.get(rest) or next(more) for rest in there)
+    return replace(sheet, steps=steps, pieces=tuple(_cut(sheet, ticked)), rests=tuple(there), names=names)
 
 
 def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[CutPiece]]:
     """Pieces of a page that are not on its list as they are now, and pieces on the list that it wants no more.
 
-    A piece is the same while its id, paper, side and size are. Prints that are cut count too.
+    A piece is the same while its id, paper, side and size are; one that is used as it was cut is the same at any
+    size. Prints that are cut count too.
     """
     listed = {
-        p.piece: (sheet.of_paper, p.side, {p.rect.width, p.rect.height}, p)
+        p.piece: (sheet.of_paper, p.side, None if p.fate else {p.rect.width, p.rect.height}, p)
         for sheet in cuts.sheets
         for p in sheet.pieces
+        if p.fate != "spoiled"
     }
     wanted = {
         p.id: (of, p.choice.side, {p.rect.width, p.rect.height})
@@ -145,8 +167,13 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
         and p.role != "tape"
         and not p.rest_of
     }
-    new = [p for p in pieces if p.id in wanted and wanted[p.id] != listed.get(p.id, ())[:3]]
-    gone = [on[3] for id, on in listed.items() if wanted.get(id) != on[:3]]
+
+    def same(id: str) -> bool:
+        want, on = wanted.get(id), listed.get(id)
+        return want is not None and on is not None and want[:2] == on[:2] and on[2] in (None, want[2])
+
+    new = [p for p in pieces if p.id in wanted and not same(p.id)]
+    gone = [on[3] for id, on in listed.items() if not same(id)]
     return new, gone
 
 

@@ -1,0 +1,123 @@
+"""What goes over the wire of costs and cutting."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import BaseModel, Field
+
+from ulna.core.measure import ZERO
+from ulna.formats.cuts import CutList, Rect
+from ulna.formats.model import AnyLength, Gap, Model
+from ulna.formats.recipe import Recipe
+
+
+class PaperCost(Model):
+    paper: str
+    name: str
+    had: int
+    opened: int
+    scraps: int
+    left: int
+    largest_rest: Rect | None
+    rest_says: str = ""
+    pieces: int
+
+
+class Lacking(Model):
+    piece: str
+    part: str
+    sentence: str
+
+
+class GutOffer(Model):
+    """The hidden middle of a piece: `gut` whether it is cut out, `by` whose word; what it gives, in words."""
+
+    piece: str
+    part: str
+    panel: Rect
+    gut: bool
+    by: str
+    sheets: int
+    placed: int
+    sentence: str
+
+
+class CostOut(Model):
+    pieces: int
+    unchosen: int
+    prints: int
+    opened: int
+    papers: list[PaperCost]
+    lacking: list[Lacking]
+    offers: list[GutOffer] = []
+
+
+class GutAsked(BaseModel):
+    """A person's word about the middle of a piece; null leaves it to the house rule."""
+
+    page: Recipe
+    piece: Annotated[str, Field(max_length=200)]
+    gut: bool | None
+
+
+class Direction(Model):
+    """What a person is told at a step: the side that is up, whether the paper is turned by a quarter since the step
+    before, what is pencilled on the backs, and what else comes off."""
+
+    up: str
+    turn: bool
+    write: list[str]
+    falls: list[str]
+
+
+class CuttingOut(BaseModel):
+    """A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
+    key; `settings` (as they are set on the trimmer) and `directions` by step key.
+
+    `new` names pieces the page wants that are not on it, `gone` those it wants no more.
+    """
+
+    version: int
+    undo: str | None
+    redo: str | None
+    cuts: CutList
+    names: dict[str, str]
+    sizes: dict[str, str]
+    sheet_names: dict[str, str]
+    sheet_sizes: dict[str, str]
+    rest_sizes: dict[str, list[str]]
+    rest_names: dict[str, list[str]]
+    settings: dict[str, str]
+    directions: dict[str, Direction]
+    ticked: list[str]
+    begun: bool
+    new: list[str]
+    gone: list[str]
+    lacking: list[Lacking]
+    pieces: int
+    done: int
+
+
+class Tick(BaseModel):
+    key: str
+    on: bool
+    version: int
+
+
+class Spoiled(BaseModel):
+    """A piece that is cut and no good; `width` × `height` of it are left, 0 for nothing."""
+
+    number: int
+    width: Gap = ZERO
+    height: Gap = ZERO
+    version: int
+
+
+class Elsewhere(BaseModel):
+    """A cut that was made at another setting; with `keep` what came of it is used as it is."""
+
+    key: str
+    setting: AnyLength
+    keep: bool = False
+    version: int

@@ -1,0 +1,116 @@
+"""The shelf as cutting leaves it: begun sheets taken off, their rests put back as scraps with a name.
+
+A rest is called after its sheet: the second rest of the first sheet of Reed is "Reed 1b", and a rest of that is
+"Reed 1ba". It can serve once nothing more is to be cut from it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Iterable
+from dataclasses import replace
+
+from ulna.core.cutting.cut_list import CutList, CutSheet
+from ulna.core.cutting.progress import SLIVER, begun, done, shares
+from ulna.core.geometry import Rect
+from ulna.core.measure import Length
+from ulna.core.shelf import Form, Paper, Shelf
+
+Begun = tuple[CutList, Collection[str]]
+"""A cut list and what is ticked on it."""
+
+PLACE = 64
+"""A scrap is known by where it lay on its sheet, in 1/64 in."""
+
+
+def scrap_id(sheet: CutSheet, at: Rect) -> str:
+    x, y = (round(length.inches * PLACE) for length in (at.x, at.y))
+    return f"{sheet.key}~{x}-{y}"
+
+
+def after(
+    shelf: Shelf, lists: Iterable[Begun], mine: Begun | None = None, least: Length = SLIVER
+) -> tuple[Shelf, list[CutSheet]]:
+    """The shelf once all begun sheets are taken from it, and those of them that there is nothing to take for.
+
+    Of the list that is `mine`, parts that more was to be cut from serve too, and so do the middles of pieces that
+    are cut and yet to be gutted: it is being planned again.
+    """
+    papers = dict(shelf.papers)
+    waiting = [(sheet, ticked, False) for cuts, ticked in lists for sheet in begun(cuts, ticked)]
+    if mine is not None:
+        waiting += [(sheet, mine[1], True) for sheet in begun(*mine)]
+    waiting = [one for one in waiting if not one[0].print]
+    # A scrap may have been cut from a sheet of another list: sheets wait until what they come from is there.
+    while waiting:
+        ready = [one for one in waiting if _source(one[0], papers) is not None]
+        if not ready:
+            break
+        for sheet, ticked, open_too in ready:
+            paper = _source(sheet, papers)
+            if paper is None:  # two lists took the same scrap
+                continue
+            papers[paper.id] = replace(paper, count=paper.count - 1)
+            for scrap in scraps(paper, sheet, ticked, open_too):
+                papers[scrap.id] = scrap
+        served = {id(one[0]) for one in ready}
+        waiting = [one for one in waiting if id(one[0]) not in served]
+    left = {name: p for name, p in papers.items() if "~" not in name or (p.count and _kept(p, least))}
+    return Shelf(left, shelf.things), [one[0] for one in waiting]
+
+
+def _source(sheet: CutSheet, papers: dict[str, Paper]) -> Paper | None:
+    """What a sheet was taken from. A scrap that is not known by its id is known by its size."""
+    paper = papers.get(sheet.paper)
+    if paper is None and sheet.scrap:
+        size = sheet.width, sheet.height
+        alike = (p for p in papers.values() if p.scrap_of == sheet.of_paper and (p.width, p.height) == size)
+        paper = next((p for p in alike if p.count), None)
+    return paper if paper is not None and paper.count > 0 else None
+
+
+def _kept(paper: Paper, least: Length) -> bool:
+    return min(paper.width, paper.height) >= least
+
+
+def scraps(paper: Paper, sheet: CutSheet, ticked: Collection[str], open_too: bool = False) -> list[Paper]:
+    """The rests of a begun sheet as papers, of any size; with `open_too` those that more was to be cut from too."""
+    kinds = ("rest", "open") if open_too else ("rest",)
+    there = [s.at for s in shares(sheet, ticked, Length(1)) if s.kind in kinds]
+    if open_too:
+        there += [p.panel for p in done(sheet, ticked) if p.panel and not _is_gutted(p.panel, sheet, ticked)]
+    return [_scrap(paper, sheet, at) for at in there]
+
+
+def _is_gutted(panel: Rect, sheet: CutSheet, ticked: Collection[str]) -> bool:
+    return any(s.kind == "gut" and s.of == panel and s.key in ticked for s in sheet.steps)
+
+
+def _scrap(paper: Paper, sheet: CutSheet, at: Rect) -> Paper:
+    return replace(
+        paper,
+        id=scrap_id(sheet, at),
+        name=sheet.rest_called(at),
+        width=at.width,
+        height=at.height,
+        count=1,
+        form=Form.SCRAP,
+        strip=None,
+        cards=(),
+        holes=_holes(sheet, at),
+        scrap_of=paper.scrap_of or paper.id,
+    )
+
+
+def _holes(sheet: CutSheet, at: Rect) -> tuple[Rect, ...]:
+    """The holes of a sheet that lie in a rest of it, seen from the rest's A side. Sheets with holes that lie with B up
+    are listed as a mirror image."""
+    found = []
+    for hole in sheet.holes:
+        if not at.meets(hole):
+            continue
+        left, top = max(hole.x, at.x) - at.x, max(hole.y, at.y) - at.y
+        right, bottom = min(hole.right, at.right) - at.x, min(hole.bottom, at.bottom) - at.y
+        if sheet.face == "B":
+            left, right = at.width - right, at.width - left
+        found.append(Rect(left, top, right - left, bottom - top))
+    return tuple(found)

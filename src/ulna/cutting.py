@@ -1,0 +1,252 @@
+"""A page at the trimmer: the list it is cut by, what is ticked off, and what is done when the hand did otherwise.
+
+A list is made anew as long as nothing is ticked. From the first tick on it is kept; every tick and every mishap is one
+document written whole, so that nothing is lost and every one can be undone.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime
+from typing import Any
+
+from ulna.core.cost import Lacking, lacking
+from ulna.core.cutting import mishaps, plan_cuts, progress, scraps
+from ulna.core.cutting.cut_list import CutList, CutSheet, cut_list
+from ulna.core.cutting.demand import demand
+from ulna.core.cutting.plan import CutPlan
+from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.cutting.request import CutRequest
+from ulna.core.errors import FieldError
+from ulna.core.gutting import Settled, settle
+from ulna.core.measure import Length, Ruler
+from ulna.core.page import PagePlan, evaluate
+from ulna.core.pieces import Piece
+from ulna.core.shelf import Shelf
+from ulna.formats import cuts as cuts_format
+from ulna.household import CUTTING_OF, Cutting, Household, Settings
+from ulna.store.errors import NotThere
+
+EFFORT = 60_000
+"""What planning the cuts of a page may cost while it is made (fittings): tens of milliseconds."""
+
+EFFORT_TO_CUT = 600_000
+"""And when the cut list is asked for."""
+
+
+@dataclass(frozen=True, slots=True)
+class PageCuts:
+    """A page's cut list as it stands: begun or fresh, in which ruler, what is ticked.
+
+    `new` and `gone` say how the page has moved on since the list was begun; `lacking` is what no sheet can give.
+    """
+
+    version: int
+    ruler: Ruler
+    cuts: CutList
+    ticked: frozenset[str]
+    begun: bool
+    new: tuple[Piece, ...]
+    gone: tuple[str, ...]
+    lacking: tuple[Lacking, ...]
+
+
+def settled(home: Household, plan: PagePlan, page: str | None, effort: int, ruler: Ruler | None = None) -> Settled:
+    """A recipe's pieces, gutted by the person's word and the house rule, and the plan of their cuts."""
+    ground = home.ground(plan.format, page)
+    if ruler is not None and ruler != ground.ruler:
+        ground = replace(ground, ruler=ruler, worked={}, placed={})
+
+    def planner(request: CutRequest) -> CutPlan:
+        return plan_cuts(request, effort)
+
+    return settle(evaluate(plan, ground), plan, ground, planner)
+
+
+def page_cuts(home: Household, page: str) -> PageCuts:
+    """The list a page is cut by, or where nothing is ticked a fresh one. Raises `NotThere`."""
+    version, cutting = _cutting(home, page)
+    cuts, ticked = cutting.begun[0], frozenset(cutting.ticked)
+    elsewhere = _begun_elsewhere(home, page)
+    plan = home.page(page)
+    if progress.begun(cuts, ticked):
+        ruler = cutting.ruler.ruler()
+        own = {sheet.key for sheet in cuts.sheets}
+        rekeyed = (
+            s if progress.begun(CutList((s,)), ticked) else progress.rekeyed(s, elsewhere | own - {s.key})
+            for s in cuts.sheets
+        )
+        cuts = CutList(tuple(rekeyed))
+        pieces = settled(home, plan, page, EFFORT, ruler).pieces
+        new, gone = progress.changes(pieces, cuts)
+        lacks = _lacking(new, shelf_left(home, page, cuts, ticked), ruler)
+        lacked = {one.piece for one in lacks}
+        still = tuple(p for p in new if p.id not in lacked)
+        return PageCuts(version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks)
+    ruler, shelf = home.ruler(), home.shelf_for(page)
+    found = home.cached(
+        f"cut list of {page}",
+        ["kit", "cutting", "page", "photo", "template", "settings"],
+        lambda: settled(home, plan, page, EFFORT_TO_CUT),
+    )
+    cuts = _listed(found.plan, found.pieces, shelf, ruler, 1)
+    cuts = CutList(tuple(progress.rekeyed(sheet, elsewhere) for sheet in cuts.sheets))
+    lacks = lacking(found.plan, found.pieces, shelf, ruler)
+    return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks)
+
+
+def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> Shelf:
+    """What is there for a page that is planned again: its own begun sheets are open to it."""
+    others = [cutting.begun for id, cutting in home.cuttings().items() if id != page]
+    shelf, _ = scraps.after(home.shelf(), others, (cuts, ticked), home.least_scrap())
+    return shelf
+
+
+def tick(home: Household, page: str, version: int, key: str, on: bool) -> None:
+    """Ticks a step off or back, with the steps that hang on it. Raises `NotThere`, `Changed`, `FieldError`."""
+    now = page_cuts(home, page)
+    sheet = _sheet_of(now, key)
+    ticked = progress.tick(sheet, now.ticked, key, on)
+    if on:
+        ticked = _with_source(now.cuts, sheet, ticked)
+    _keep(home, page, version, now, now.cuts, ticked, "cut" if on else "took a cut back")
+
+
+def again(home: Household, page: str, version: int) -> None:
+    """Plans what is still to cut anew: begun sheets stay as they are, their rests serve as scraps."""
+    now = page_cuts(home, page)
+    _keep(home, page, version, now, _again(home, page, now, now.cuts, now.ticked), now.ticked, "planned again")
+
+
+def spoil(home: Household, page: str, version: int, number: int, width: Length, height: Length) -> None:
+    """Marks a piece that is cut as spoiled, with what is left of it, and plans the rest again at once.
+
+    Raises `NotThere`, `Changed` and `FieldError`.
+    """
+    now = page_cuts(home, page)
+    sheet = next((s for s in now.cuts.sheets if any(p.number == number for p in s.pieces)), None)
+    if sheet is None:
+        raise NotThere("piece", str(number))
+    marked = mishaps.spoil(sheet, now.ticked, number, width, height, now.ruler)
+    cuts = CutList(tuple(marked if s is sheet else s for s in now.cuts.sheets))
+    cuts = _again(home, page, now, cuts, now.ticked)
+    _keep(home, page, version, now, cuts, now.ticked, f"spoiled piece {number}")
+
+
+def cut_elsewhere(home: Household, page: str, version: int, key: str, setting: Length, keep: bool) -> None:
+    """Ticks a cut that was made at another setting, and plans the rest again at once.
+
+    With `keep` what came of it is used as it is. Raises `NotThere`, `Changed` and `FieldError`.
+    """
+    now = page_cuts(home, page)
+    sheet = _sheet_of(now, key)
+    moved, ticked = mishaps.elsewhere(sheet, now.ticked, key, setting, keep, now.ruler)
+    ticked = _with_source(now.cuts, sheet, ticked)
+    cuts = CutList(tuple(moved if s is sheet else s for s in now.cuts.sheets))
+    _keep(home, page, version, now, _again(home, page, now, cuts, ticked), ticked, "cut elsewhere")
+
+
+def step(home: Household, page: str, version: int, by: int) -> None:
+    """One tick or mishap back (-1) or forward (1). Raises `NotThere`, `Changed`, `NoStep` and `FieldError`."""
+    move = home.library.undo if by < 0 else home.library.redo
+    id = f"{CUTTING_OF}{page}"
+
+    def check(body: dict[str, Any]) -> None:
+        _check_scraps(home, page, *Cutting.model_validate(body).begun)
+
+    move("cutting", id, version, check)
+
+
+def _cutting(home: Household, page: str) -> tuple[int, Cutting]:
+    """The version and state of a page's cutting; version 0 while nothing is ticked."""
+    try:
+        kept = home.library.get("cutting", f"{CUTTING_OF}{page}")
+    except NotThere:
+        return 0, Cutting()
+    return kept.version, Cutting.model_validate(kept.body)
+
+
+def _begun_elsewhere(home: Household, page: str) -> set[str]:
+    """The keys of the sheets that other pages have begun: a sheet has its number in the household once."""
+    lists = [cutting.begun for id, cutting in home.cuttings().items() if id != page]
+    return {sheet.key for cuts, ticked in lists for sheet in progress.begun(cuts, ticked)}
+
+
+def _sheet_of(now: PageCuts, key: str) -> CutSheet:
+    sheet = next((s for s in now.cuts.sheets if any(step.key == key for step in s.steps)), None)
+    if sheet is None:
+        raise NotThere("step", key)
+    return sheet
+
+
+def _with_source(cuts: CutList, sheet: CutSheet, ticked: frozenset[str]) -> frozenset[str]:
+    """What comes out of the middle of a piece is cut once that middle is out."""
+    for other in cuts.sheets:
+        for step in other.steps:
+            if step.kind == "gut" and step.key not in ticked and scraps.scrap_id(other, step.of) == sheet.paper:
+                return _with_source(cuts, other, progress.tick(other, ticked, step.key, True))
+    return ticked
+
+
+def _lacking(pieces: list[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, ...]:
+    asked = demand(pieces, shelf)
+    return lacking(plan_cuts(asked, EFFORT), pieces, shelf, ruler) if asked.pieces else ()
+
+
+def _listed(plan: CutPlan, pieces: Collection[Piece], shelf: Shelf, ruler: Ruler, first: int) -> CutList:
+    cuts = cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first)
+    first += sum(len(sheet.pieces) for sheet in cuts.sheets)
+    return CutList((*cuts.sheets, *print_sheets(pieces, ruler, first)))
+
+
+def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: frozenset[str]) -> CutList:
+    """Begun sheets as they are, and a new plan for what is missing."""
+    begun = progress.begun(cuts, ticked)
+    shelf = shelf_left(home, page, cuts, ticked)
+    history = CutList(tuple(progress.settled(sheet, ticked) for sheet in begun))
+    pieces = settled(home, home.page(page), page, EFFORT, now.ruler).pieces
+    missing, _ = progress.changes(pieces, history)
+    first = max((p.number for s in cuts.sheets for p in s.pieces), default=0) + 1
+    more = _listed(plan_cuts(demand(missing, shelf), EFFORT_TO_CUT), missing, shelf, now.ruler, first)
+    taken = {s.key for s in begun} | _begun_elsewhere(home, page)
+    rekeyed = []
+    for sheet in more.sheets:
+        rekeyed.append(progress.rekeyed(sheet, taken))
+        taken.add(rekeyed[-1].key)
+    used = {sheet.paper for sheet in rekeyed}
+    kept = []
+    for sheet in begun:
+        still = {s.key for s in sheet.steps if s.kind == "gut" and scraps.scrap_id(sheet, s.of) in used}
+        kept.append(progress.settled(sheet, ticked, still))
+    return CutList((*kept, *rekeyed))
+
+
+def _check_scraps(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> None:
+    """Raises `FieldError` where a scrap that was cut already would be a scrap no more."""
+    lists = [cutting.begun for id, cutting in home.cuttings().items() if id != page]
+    _, before = scraps.after(home.shelf(), [cutting.begun for cutting in home.cuttings().values()])
+    _, lost = scraps.after(home.shelf(), [*lists, (cuts, ticked)])
+    known = {sheet.key for sheet in before}
+    for sheet in lost:
+        if sheet.scrap and sheet.key not in known:
+            pieces = ", ".join(p.name for p in sheet.pieces) or "a piece"
+            told = f"a scrap that this leaves has been cut since, for {pieces}"
+            raise FieldError("cut", "", told, "take that cut back first")
+
+
+def _keep(
+    home: Household, page: str, version: int, now: PageCuts, cuts: CutList, ticked: frozenset[str], what: str
+) -> None:
+    _check_scraps(home, page, cuts, ticked)
+    id, ruler = f"{CUTTING_OF}{page}", Settings.of(now.ruler)
+    listed = cuts_format.CutList.from_value(cuts)
+    if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
+        untouched = cuts_format.CutList.from_value(now.cuts)
+        body = Cutting(cuts=untouched, ruler=ruler).model_dump(mode="json")
+        version = home.library.add("cutting", body, "took the list up", id=id).version
+    _, before = _cutting(home, page)
+    at = datetime.now(UTC)
+    when = {key: before.when.get(key, at) for key in sorted(ticked)}
+    body = Cutting(cuts=listed, ticked=sorted(ticked), when=when, ruler=ruler).model_dump(mode="json")
+    home.library.write("cutting", id, version, body, what)
