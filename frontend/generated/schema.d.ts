@@ -2797,6 +2797,18 @@ export interface components {
             place: components["schemas"]["Place-Output"];
             prints: components["schemas"]["Print-Output"][];
         };
+        /** @description So many sheets of a paper are kept back for the page. */
+        "Keep-Input": {
+            /** @default 1 */
+            count: number;
+            paper: string;
+        };
+        /** @description So many sheets of a paper are kept back for the page. */
+        "Keep-Output": {
+            /** @default 1 */
+            count: number;
+            paper: string;
+        };
         /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
         "Kit-Input": {
             /**
@@ -4336,6 +4348,8 @@ export interface components {
             groups: components["schemas"]["Group-Input"][];
             /** @default [] */
             gutting: components["schemas"]["Gutting"][];
+            /** @default [] */
+            keeps: components["schemas"]["Keep-Input"][];
             name: string;
             /** @default [] */
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
@@ -4349,6 +4363,8 @@ export interface components {
             groups: components["schemas"]["Group-Output"][];
             /** @default [] */
             gutting: components["schemas"]["Gutting"][];
+            /** @default [] */
+            keeps: components["schemas"]["Keep-Output"][];
             name: string;
             /** @default [] */
             parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];

@@ -6,7 +6,8 @@ This is the one place where store, formats and core meet; the API, the command l
 from __future__ import annotations
 
 import io
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import replace
 from datetime import datetime
 from pathlib import Path
 from typing import Annotated, Any, BinaryIO, Literal, TypeVar
@@ -15,7 +16,7 @@ from pydantic import Field
 
 from ulna.core import choosing, colour, punches
 from ulna.core.crop import Crop
-from ulna.core.cutting import scraps
+from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.progress import SLIVER
 from ulna.core.look import Look, key
 from ulna.core.measure import MARKS, Length, Ruler, Unit
@@ -95,6 +96,12 @@ class Cutting(Model):
 Value = TypeVar("Value")
 
 
+def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
+    """The shelf less so many sheets of some papers."""
+    papers = {p.id: replace(p, count=max(0, p.count - kept.get(p.id, 0))) for p in shelf.papers.values()}
+    return Shelf(papers, shelf.things) if kept else shelf
+
+
 class Household:
     """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
 
@@ -171,7 +178,18 @@ class Household:
     def _read_shelf_for(self, page: str | None) -> Shelf:
         lists = [cutting.begun for id, cutting in self.cuttings().items() if id != page]
         shelf, _ = scraps.after(self.shelf(), lists, least=self.least_scrap())
-        return shelf
+        return without(shelf, self.kept_back(page))
+
+    def kept_back(self, page: str | None) -> dict[str, int]:
+        """How many sheets of which papers are kept back for other pages than this, and not begun yet."""
+        found: dict[str, int] = {}
+        for kept in self.library.all("page"):
+            keeps = Recipe.model_validate(kept.body).keeps if kept.id != page and kept.body.get("keeps") else []
+            cutting = self.cuttings().get(kept.id)
+            begun = [s.paper for s in progress.begun(*cutting.begun)] if cutting and keeps else []
+            for keep in keeps:
+                found[keep.paper] = found.get(keep.paper, 0) + max(0, keep.count - begun.count(keep.paper))
+        return found
 
     def cuttings(self) -> dict[str, Cutting]:
         """The cutting of every page that is not put away and was begun, by the page's id."""

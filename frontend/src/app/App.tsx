@@ -17,6 +17,7 @@ const Pages = lazy(() => import("../benches/page/Pages"));
 const PageBench = lazy(() => import("../benches/page/PageBench"));
 const Variants = lazy(() => import("../benches/page/Variants"));
 const Cut = lazy(() => import("../benches/cut/Cut"));
+const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -47,6 +48,7 @@ export function App() {
                   <Route path="/page/:id" element={<PageBench />} />
                   <Route path="/page/:id/variants" element={<Variants />} />
                   <Route path="/cut/:id?" element={<Cut />} />
+                  <Route path="/cut/:id/bench" element={<CuttingBench />} />
                   <Route path="*" element={<Navigate to="/" replace />} />
                 </Routes>
               </Suspense>

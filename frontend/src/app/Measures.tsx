@@ -9,6 +9,7 @@ import { client, take } from "../api/client";
 import { type Settings, settingsQuery } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
+import { LengthField } from "../ui/LengthField";
 import { useFrame } from "./FrameContext";
 import { Punches } from "./Punches";
 import { PutAway } from "./PutAway";
@@ -85,6 +86,30 @@ export function Measures() {
               ]}
               onChange={(zero) => void change({ ...settings, zero })}
             />
+            <Typography variant="h2" sx={{ gridColumn: "1 / 3", mt: 1 }}>
+              House rules
+            </Typography>
+            <span>Hidden middles are cut out</span>
+            <Choice
+              label="Hidden middles are cut out"
+              value={settings.gut}
+              options={[
+                ["always", "always"],
+                ["when it saves a sheet", "when it saves a sheet"],
+                ["never", "never unasked"],
+              ]}
+              onChange={(gut) => void change({ ...settings, gut })}
+            />
+            <span>Scraps are kept from</span>
+            <span>
+              <LengthField
+                label="Scraps are kept from"
+                value={settings.least_scrap}
+                onCommit={(least_scrap) => void change({ ...settings, least_scrap })}
+                unit
+              />{" "}
+              wide
+            </span>
             <Punches settings={settings} onChange={(next) => void change(next)} />
             <Button
               size="small"

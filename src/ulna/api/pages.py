@@ -61,12 +61,17 @@ THUMB = 600
 
 
 def _out(kept: Kept, home: Household) -> PageOut:
-    page = PageOut(saved=saved(kept), page=Recipe.model_validate(kept.body))
-    cutting = home.cuttings().get(kept.id)
-    if cutting is not None and cutting.ticked:
-        steps = {step.key for sheet in cutting.cuts.sheets for step in sheet.steps}
-        page.cutting = "cut" if steps <= set(cutting.ticked) else "begun"
-    return page
+    return PageOut(
+        saved=saved(kept), page=Recipe.model_validate(kept.body), cutting=_stage(kept.id, home)
+    )
+
+
+def _stage(id: str | None, home: Household) -> Literal["planned", "begun", "cut"]:
+    cutting = home.cuttings().get(id or "")
+    if cutting is None or not cutting.ticked:
+        return "planned"
+    steps = {step.key for sheet in cutting.cuts.sheets for step in sheet.steps}
+    return "cut" if steps <= set(cutting.ticked) else "begun"
 
 
 @router.get("/pages")
@@ -110,7 +115,8 @@ def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
     shelf, ruler = home.shelf_for(asked.id), home.ruler()
     found = settled(home, asked.page.value(), asked.id, EFFORT)
     out = CostOut.from_value(cost(found.plan, found.pieces, shelf, ruler))
-    out.offers = [GutOffer.from_value(offer) for offer in found.offers]
+    if _stage(asked.id, home) != "cut":
+        out.offers = [GutOffer.from_value(offer) for offer in found.offers]
     for paper in out.papers:
         if paper.largest_rest is not None:
             rest = paper.largest_rest

@@ -48,10 +48,19 @@ class Gutting:
 
 
 @dataclass(frozen=True, slots=True)
+class Keep:
+    """So many sheets of a paper are kept back for this page: no other one may open them."""
+
+    paper: str
+    count: int = 1
+
+
+@dataclass(frozen=True, slots=True)
 class PagePlan:
     """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
 
-    `gutting` has the pieces for which the house rule of gutting does not count.
+    `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
+    back for it.
     """
 
     name: str
@@ -60,6 +69,7 @@ class PagePlan:
     parts: tuple[Part, ...] = ()
     groups: tuple[Group, ...] = ()
     gutting: tuple[Gutting, ...] = ()
+    keeps: tuple[Keep, ...] = ()
 
     def part(self, id: str) -> Part:
         """Raises `NotOnShelf`."""

@@ -498,6 +498,14 @@ class Gutting(Model):
     gut: bool
 
 
+class Keep(Model):
+    """So many sheets of a paper are kept back for the page."""
+
+    core = page.Keep
+    paper: Annotated[str, Field(min_length=1, max_length=200)]
+    count: Annotated[int, Field(ge=1, le=10_000)] = 1
+
+
 class Recipe(Model):
     """The recipe of a page: parts from underneath upward."""
 
@@ -508,6 +516,7 @@ class Recipe(Model):
     parts: Annotated[list[Part], Field(max_length=MOST_PARTS)] = []
     groups: Annotated[list[Group], Field(max_length=MOST_PARTS)] = []
     gutting: Annotated[list[Gutting], Field(max_length=MOST_PARTS)] = []
+    keeps: Annotated[list[Keep], Field(max_length=MOST_PARTS)] = []
 
 
 def photos_of(recipe: Recipe) -> set[str]:

@@ -3,13 +3,11 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { client, Refused, type Schemas, take, Unreachable } from "../../api/client";
-import type { Saving } from "../../api/desk";
-import { type CuttingOut, cuttingQuery, pagesQuery, useShelf } from "../../api/documents";
-import { useFrame, useInFrame } from "../../app/FrameContext";
+import type { Schemas } from "../../api/client";
+import { type CuttingOut, pagesQuery, useShelf } from "../../api/documents";
 import { colours, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { Finding } from "../../ui/Finding";
@@ -18,6 +16,7 @@ import { SaveMenu } from "../../ui/SaveMenu";
 import { useInSight } from "../../ui/useInSight";
 import { SheetMap } from "./SheetMap";
 import { StepList } from "./StepList";
+import { useCutting } from "./useCutting";
 
 export default function Cut() {
   const { id } = useParams();
@@ -54,84 +53,10 @@ interface BenchProps {
   onPage: (id: string) => void;
 }
 
-type Act = (version: number) => Promise<CuttingOut>;
-
-const AGAIN = 1500;
-
-/**
- * Steps of cutting show at once and are sent one after another; each carries the version that the one before gave.
- * Where nothing answers they wait and are sent again.
- */
-function useCutting(id: string) {
-  const queries = useQueryClient();
-  const { data } = useQuery(cuttingQuery(id));
-  const { say } = useFrame();
-  const [saving, setSaving] = useState<Saving>("saved");
-  const [problem, setProblem] = useState<string | null>(null);
-  const queue = useRef<Promise<void>>(Promise.resolve());
-  const key = cuttingQuery(id).queryKey;
-
-  async function send(run: Act): Promise<void> {
-    try {
-      queries.setQueryData(key, await run(queries.getQueryData(key)?.version ?? 0));
-      setSaving("saved");
-      setProblem(null);
-    } catch (error) {
-      if (error instanceof Unreachable) {
-        setSaving("waiting");
-        setProblem(error.message);
-        await new Promise((resolve) => setTimeout(resolve, AGAIN));
-        return send(run);
-      }
-      const elsewhere = error instanceof Refused && error.problem.code === "changed";
-      say(
-        elsewhere ? "The list was ticked in another window; this is how it stands now" : (error as Error).message,
-      );
-      setSaving("saved");
-      await queries.invalidateQueries({ queryKey: key });
-    }
-    void queries.invalidateQueries({ queryKey: ["pages"] });
-    void queries.invalidateQueries({ queryKey: ["cost"] });
-  }
-
-  function act(run: Act): void {
-    setSaving("saving");
-    queue.current = queue.current.then(() => send(run));
-  }
-
-  const at = { params: { path: { id } } };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: act and at only change with the page
-  const desk = useMemo(
-    () => ({
-      undo: () => act((version) => take(client.POST("/api/pages/{id}/cutting/undo", { ...at, body: { version } }))),
-      redo: () => act((version) => take(client.POST("/api/pages/{id}/cutting/redo", { ...at, body: { version } }))),
-      takeTheirs: async () => {},
-      keepMine: async () => {},
-    }),
-    [id],
-  );
-  useInFrame(data ? desk : null, data ? { undo: data.undo, redo: data.redo, saving, problem } : null);
-  return {
-    data,
-    tick: (step: string, on: boolean) => {
-      queries.setQueryData(key, (now) => now && { ...now, ticked: ticked(now.ticked, step, on) });
-      act((version) =>
-        take(client.POST("/api/pages/{id}/cutting/tick", { ...at, body: { key: step, on, version } })),
-      );
-    },
-    again: () => act((version) => take(client.POST("/api/pages/{id}/cutting/again", { ...at, body: { version } }))),
-  };
-}
-
-function ticked(before: string[], step: string, on: boolean): string[] {
-  return on ? [...before, step] : before.filter((key) => key !== step);
-}
-
 function CutBench({ id, pages, onPage }: BenchProps) {
-  const { data, tick, again } = useCutting(id);
+  const { data, ticked, tick, act } = useCutting(id);
   const shelf = useShelf();
   const [open, setOpen] = useState<string | null>(null);
-  const ticked = useMemo(() => new Set(data?.ticked), [data]);
   if (!data) return null;
   const sheets = data.cuts.sheets;
   const undone = sheets.find((sheet) => sheet.steps.some((step) => !ticked.has(step.key)));
@@ -179,10 +104,15 @@ function CutBench({ id, pages, onPage }: BenchProps) {
         <span data-done>
           <b>{data.done}</b> of <b>{data.pieces}</b> pieces cut
         </span>
-        <Box sx={{ ml: "auto" }}>
+        <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
+          {sheets.length > 0 && (
+            <Button component={Link} to={`/cut/${id}/bench`} variant="contained" size="small">
+              {data.begun ? "Go on cutting" : "Begin to cut"}
+            </Button>
+          )}
           <SaveMenu name="Print or keep" files={files} />
         </Box>
-        <Notices data={data} onAgain={again} />
+        <Notices data={data} onAgain={() => act({ kind: "again" })} />
       </Box>
       <Box
         component="nav"
@@ -287,8 +217,7 @@ function some(names: string[]): string {
 
 function nameOf(sheet: Schemas["CutSheet"], data: CuttingOut): string {
   if (sheet.print) return sheet.print.charAt(0).toUpperCase() + sheet.print.slice(1);
-  const name = data.names[sheet.of_paper] ?? "a paper that is gone";
-  return `${name}, ${sheet.scrap ? `scrap ${unbroken(data.sheet_sizes[sheet.key] ?? "")}` : `sheet ${sheet.copy_number}`}`;
+  return `${data.sheet_names[sheet.key]}${sheet.scrap ? `, scrap ${unbroken(data.sheet_sizes[sheet.key] ?? "")}` : ""}`;
 }
 
 function listed(sheet: Schemas["CutSheet"]): string {

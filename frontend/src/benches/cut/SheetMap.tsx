@@ -2,7 +2,7 @@
 import { useId } from "react";
 import type { Schemas } from "../../api/client";
 import { colours, figures, measureFont } from "../../app/theme";
-import { box, inches } from "../../page/scale";
+import { type Box, box, inches } from "../../page/scale";
 import { unbroken } from "../../ui/figures";
 import { TilePattern } from "../../ui/Swatch";
 
@@ -17,9 +17,11 @@ interface Props {
   /** The cut that is to be made next, drawn strongly. */
   next?: string | null;
   small?: boolean;
+  /** The step that is being made: only its part lies on the trimmer, with the figure to set. */
+  now?: Schemas["CutStep"];
 }
 
-export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small }: Props) {
+export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, now }: Props) {
   const id = useId();
   const width = inches(sheet.width);
   const height = inches(sheet.height);
@@ -78,9 +80,16 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small }:
       })}
       {!small &&
         sheet.steps.map((step) => (
-          <Cut key={step.key} step={step} grain={grain} ticked={ticked.has(step.key)} next={step.key === next} />
+          <Cut
+            key={step.key}
+            step={step}
+            grain={grain}
+            faint={ticked.has(step.key) || (now !== undefined && step.key !== next)}
+            next={step.key === next}
+          />
         ))}
       <rect width={width} height={height} fill="none" stroke={colours.ink} strokeWidth={2 * grain} />
+      {now && <Aside sheet={sheet} of={box(now.of)} grain={grain} />}
       {!small &&
         sheet.rests.map((rest, k) => (
           <RestSize key={`${rest.x} ${rest.y}`} rest={rest} size={restSizes?.[k] ?? ""} grain={grain} />
@@ -89,6 +98,18 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small }:
         <Label key={piece.number} piece={piece} size={sizes[piece.number] ?? ""} grain={grain} small={small} />
       ))}
     </svg>
+  );
+}
+
+/** What does not lie on the trimmer is put aside: the part in hand stands out. */
+function Aside({ sheet, of, grain }: { sheet: Sheet; of: Box; grain: number }) {
+  const [w, h] = [inches(sheet.width), inches(sheet.height)];
+  const hole = `M${of.x} ${of.y}v${of.height}h${of.width}v${-of.height}Z`;
+  return (
+    <g>
+      <path d={`M0 0H${w}V${h}H0Z${hole}`} fill={colours.ground} fillOpacity={0.82} />
+      <rect {...of} fill="none" stroke={colours.ink} strokeWidth={3 * grain} />
+    </g>
   );
 }
 
@@ -108,12 +129,12 @@ function Strip({ sheet }: { sheet: Sheet }) {
 function Cut({
   step,
   grain,
-  ticked,
+  faint,
   next,
 }: {
   step: Schemas["CutStep"];
   grain: number;
-  ticked: boolean;
+  faint: boolean;
   next: boolean;
 }) {
   if (step.kind === "take") return null;
@@ -130,7 +151,7 @@ function Cut({
       d={d}
       fill="none"
       stroke={colours.madder}
-      strokeOpacity={ticked ? 0.35 : 1}
+      strokeOpacity={faint ? 0.35 : 1}
       strokeWidth={(next ? 4.5 : 1.6) * grain}
       strokeDasharray={step.kind === "gut" ? `${6 * grain} ${4 * grain}` : undefined}
     />

@@ -1,12 +1,24 @@
 /** What the page costs, always in sight: pieces, sheets opened, what is left of each paper, and what does not fit. */
 import Box from "@mui/material/Box";
-import type { Cost, ShelfPaper } from "../../api/documents";
+import Button from "@mui/material/Button";
+import type { ReactNode } from "react";
+import type { Cost, Recipe, ShelfPaper } from "../../api/documents";
 import { colours, narrow } from "../../app/theme";
 import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
 
-export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: ShelfPaper[] }) {
+interface Props {
+  cost: Cost | undefined;
+  shelf: ShelfPaper[];
+  /** Sheets that are kept back for this page, by paper. */
+  keeps: Recipe["keeps"];
+  onKeep: (paper: string, count: number) => void;
+  /** Hidden paper: in a few words, and its list in place of the papers while it is open. */
+  hidden: { words: string; open: boolean; onOpen: (open: boolean) => void; list: ReactNode };
+}
+
+export function CostStrip({ cost, shelf, keeps, onKeep, hidden }: Props) {
   if (!cost) return null;
   return (
     <Box
@@ -18,7 +30,7 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
         background: colours.paper,
         px: 2,
         py: 1,
-        maxHeight: 136,
+        maxHeight: 168,
         overflow: "auto",
         [narrow]: { maxHeight: "none" },
       }}
@@ -39,26 +51,18 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
           <Box>
             opens <b>{cost.opened}</b> {cost.opened === 1 ? "sheet" : "sheets"}
           </Box>
+          {hidden.words && (
+            <Button
+              size="small"
+              aria-expanded={hidden.open}
+              onClick={() => hidden.onOpen(!hidden.open)}
+              sx={{ ml: -0.6, maxWidth: 190, whiteSpace: "normal", textAlign: "left", lineHeight: 1.3 }}
+            >
+              {hidden.open ? "Show the papers" : hidden.words}
+            </Button>
+          )}
         </Box>
-        <Box component="ul" sx={{ display: "flex", flexWrap: "wrap", gap: 1, m: 0, p: 0, listStyle: "none" }}>
-          {cost.papers.map((paper) => (
-            <Box component="li" key={paper.paper} sx={{ display: "flex", gap: 1, alignItems: "center", pr: 1.5 }}>
-              <Swatch
-                tile={shelf.find((s) => s.paper.id === paper.paper)?.tiles?.a}
-                width={38}
-                height={38}
-                inches={3}
-              />
-              <Box sx={{ fontSize: "0.88rem", lineHeight: 1.3 }}>
-                <Box sx={{ fontWeight: 700 }}>{paper.name}</Box>
-                <Box>{taken(paper)}</Box>
-                {paper.rest_says && (
-                  <Box sx={{ color: colours.ochre }}>largest rest {unbroken(paper.rest_says)}</Box>
-                )}
-              </Box>
-            </Box>
-          ))}
-        </Box>
+        {hidden.open ? hidden.list : <Papers cost={cost} shelf={shelf} keeps={keeps} onKeep={onKeep} />}
       </Box>
       {cost.lacking.length > 0 && (
         <Box sx={{ pt: 0.5 }} role="alert">
@@ -68,6 +72,51 @@ export function CostStrip({ cost, shelf }: { cost: Cost | undefined; shelf: Shel
         </Box>
       )}
     </Box>
+  );
+}
+
+function Papers({ cost, shelf, keeps, onKeep }: Omit<Props, "cost" | "hidden"> & { cost: Cost }) {
+  return (
+    <Box component="ul" sx={{ display: "flex", flexWrap: "wrap", gap: 1, m: 0, p: 0, listStyle: "none" }}>
+      {cost.papers.map((paper) => (
+        <Box component="li" key={paper.paper} sx={{ display: "flex", gap: 1, alignItems: "center", pr: 1.5 }}>
+          <Swatch
+            tile={shelf.find((s) => s.paper.id === paper.paper)?.tiles?.a}
+            width={38}
+            height={38}
+            inches={3}
+          />
+          <Box sx={{ fontSize: "0.88rem", lineHeight: 1.3 }}>
+            <Box sx={{ display: "flex", gap: 1, alignItems: "baseline" }}>
+              <b>{paper.name}</b>
+              <KeptBack paper={paper} keeps={keeps} onKeep={onKeep} />
+            </Box>
+            <Box>{taken(paper)}</Box>
+            {paper.rest_says && <Box sx={{ color: colours.ochre }}>largest rest {unbroken(paper.rest_says)}</Box>}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** What a page opens can be kept back for it, so that no other page takes it first. */
+function KeptBack({ paper, keeps, onKeep }: { paper: Cost["papers"][number] } & Pick<Props, "keeps" | "onKeep">) {
+  const kept = keeps.find((keep) => keep.paper === paper.paper)?.count ?? 0;
+  if (!kept && !paper.opened) return null;
+  const want = Math.max(1, paper.opened);
+  const these = want === 1 ? "this sheet" : `these ${want}`;
+  return (
+    <Button
+      size="small"
+      color="inherit"
+      aria-pressed={kept > 0}
+      aria-label={kept ? `${paper.name}: ${kept} kept back, let go` : `${paper.name}: save ${these}`}
+      onClick={() => onKeep(paper.paper, kept ? 0 : want)}
+      sx={{ minHeight: 26, p: 0, fontSize: "0.82rem", color: colours.verdigris }}
+    >
+      {kept ? `${kept} kept back · let go` : `Save ${these}`}
+    </Button>
   );
 }
 

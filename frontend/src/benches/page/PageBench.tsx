@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { client, take, Unreachable } from "../../api/client";
+import { client, type Schemas, take, Unreachable } from "../../api/client";
 import {
   costQuery,
   evaluatedQuery,
@@ -20,6 +20,7 @@ import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
 import { Handles } from "../../page/Handles";
+import { Panels } from "../../page/Panels";
 import { inches } from "../../page/scale";
 import { newId, type Part } from "../../parts/kinds";
 import { PageHere } from "../../parts/PageHere";
@@ -33,6 +34,7 @@ import { Between, useMeasuring } from "./Between";
 import { CostStrip } from "./CostStrip";
 import { FormatFields } from "./FormatFields";
 import type { PageFormat } from "./formats";
+import { HiddenPaper, hiddenWords } from "./HiddenPaper";
 import { RecipeList } from "./RecipeList";
 import { StoryField } from "./StoryField";
 import { useAdd } from "./useAdd";
@@ -65,6 +67,8 @@ function Bench({ answer }: { answer: PageOut }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [more, setMore] = useState<readonly string[]>([]);
   const [auditioning, setAuditioning] = useState(false);
+  const [hidden, setHidden] = useState(false);
+  const [looked, setLooked] = useState<Schemas["GutOffer"] | null>(null);
   const tape = useMeasuring(id, page);
   const formats = useRef(Promise.resolve());
 
@@ -154,6 +158,21 @@ function Bench({ answer }: { answer: PageOut }) {
     });
   }
 
+  async function gutting(piece: string, gut: boolean | null): Promise<void> {
+    const what =
+      gut === null ? "left a middle to the house rule" : gut ? "cut a middle out" : "left a middle whole";
+    try {
+      edit(what, await take(client.POST("/api/gut", { body: { page: now(), piece, gut } })));
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  function keep(paper: string, count: number): void {
+    const others = now().keeps.filter((one) => one.paper !== paper);
+    edit(count ? "kept paper back" : "let paper go", { keeps: count ? [...others, { paper, count }] : others });
+  }
+
   function mend(what: string, part: Part, pages: number | null): void {
     const format = pages === null ? now().format : { ...now().format, pages };
     edit(what, { format, parts: now().parts.map((old) => (old.id === part.id ? part : old)) });
@@ -172,6 +191,9 @@ function Bench({ answer }: { answer: PageOut }) {
     }
   }
 
+  const said = useMemo(() => new Set(page.gutting.map((one) => one.piece)), [page]);
+  const offers = cost?.offers ?? [];
+  const drawn = offers.filter((o) => o.piece === looked?.piece || (o.gut && (hidden || o.part === chosen)));
   const here = useMemo(() => ({ id, page, evaluated }), [id, page, evaluated]);
   const part = (page.parts as Part[]).find((p) => p.id === chosen);
 
@@ -303,13 +325,11 @@ function Bench({ answer }: { answer: PageOut }) {
               onKey={onKey}
               pointing={tape.measuring}
             >
-              {(pixel) =>
-                tape.measuring ? (
-                  <Between lines={tape.lines} pixel={pixel} />
-                ) : (
-                  chosen &&
-                  !also.length &&
-                  !move.overlay && (
+              {(pixel) => (
+                <>
+                  {!move.overlay && <Panels offers={drawn} looked={looked} pixel={pixel} />}
+                  {tape.measuring && <Between lines={tape.lines} pixel={pixel} />}
+                  {!tape.measuring && chosen && !also.length && !move.overlay && (
                     <Handles
                       id={id}
                       page={page}
@@ -319,9 +339,9 @@ function Bench({ answer }: { answer: PageOut }) {
                       mark={inches(settings.settings.mark)}
                       onChange={editPart}
                     />
-                  )
-                )
-              }
+                  )}
+                </>
+              )}
             </Drawing>
           )}
         </Box>
@@ -335,7 +355,25 @@ function Bench({ answer }: { answer: PageOut }) {
             onClose={() => setAuditioning(false)}
           />
         ) : (
-          <CostStrip cost={cost} shelf={shelf} />
+          <CostStrip
+            cost={cost}
+            shelf={shelf}
+            keeps={page.keeps}
+            onKeep={keep}
+            hidden={{
+              words: hiddenWords(offers),
+              open: hidden && offers.length > 0,
+              onOpen: setHidden,
+              list: (
+                <HiddenPaper
+                  offers={offers}
+                  said={said}
+                  onSay={(piece, gut) => void gutting(piece, gut)}
+                  onLook={setLooked}
+                />
+              ),
+            }}
+          />
         )}
       </Box>
     </Box>

@@ -34,7 +34,7 @@ export default function Pages() {
     const body = {
       what: "began the page",
       version: 0,
-      page: { name: "New page", format, story: "", parts, groups: [] },
+      page: { name: "New page", format, story: "", parts, groups: [], gutting: [], keeps: [] },
     };
     try {
       const page = await take(client.POST("/api/pages", { body }));

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import Counter
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ulna.core.cutting.outcome import Outcome
@@ -106,18 +108,43 @@ def _layout(root: Part, pieces: tuple[Piece, ...], copies: list[int]) -> Layout:
 
 
 def _steps(root: Part) -> list[Step]:
-    """The cuts of a tree, equal settings in a row wherever the parts for them exist already."""
-    steps: list[Step] = []
+    """The cuts of a tree in an order for a hand: equal settings in a row, few turns of the paper, large parts first.
+
+    Of the parts that are there, one of the last setting comes next; else one whose setting is wanted by no part that
+    is yet to come, so that it need not be set twice; else one that is cut the same way; of those the largest.
+    """
     ready = [root] if root.axis is not None else []
+    pending = Counter(_setting(part) for part in _cut_parts(root))
+    steps: list[Step] = []
     last: tuple[Axis, int] | None = None
     while ready:
-        following = next((p for p in ready if (p.axis, _step(p).setting) == last), ready[0])
+        there = Counter(map(_setting, ready))
+
+        def rank(part: Part) -> tuple[bool, bool, bool, int]:
+            setting = _setting(part)
+            turned = last is not None and setting[0] != last[0]
+            return setting != last, there[setting] < pending[setting], turned, -part.area.size
+
+        following = min(ready, key=rank)
         ready.remove(following)
-        step = _step(following)
-        steps.append(step)
-        last = step.axis, step.setting
+        last = _setting(following)
+        pending[last] -= 1
+        steps.append(_step(following))
         ready += [p for p in (following.first, following.second) if p is not None and p.axis is not None]
     return steps
+
+
+def _cut_parts(root: Part) -> Iterator[Part]:
+    if root.axis is not None:
+        yield root
+        for part in (root.first, root.second):
+            if part is not None:
+                yield from _cut_parts(part)
+
+
+def _setting(part: Part) -> tuple[Axis, int]:
+    step = _step(part)
+    return step.axis, step.setting
 
 
 def _step(part: Part) -> Step:

@@ -1,0 +1,268 @@
+/** The cutting bench: one step at a time, to be read while standing, by thumb and by keys. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useEffect, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { type CuttingOut, useShelf } from "../../api/documents";
+import { colours, small } from "../../app/theme";
+import { unbroken } from "../../ui/figures";
+import { Icon } from "../../ui/Icon";
+import { Elsewhere, Spoiled } from "./Mishaps";
+import { SheetMap } from "./SheetMap";
+import { stepsOf, useCutting } from "./useCutting";
+import { useWake } from "./useWake";
+
+export default function CuttingBench() {
+  const { id = "" } = useParams();
+  return <Bench key={id} id={id} />;
+}
+
+type Dialog = "spoiled" | "elsewhere" | null;
+
+function Bench({ id }: { id: string }) {
+  const { data, ticked, tick, act } = useCutting(id);
+  const shelf = useShelf();
+  const [at, setAt] = useState<string | null>(null);
+  const [dialog, setDialog] = useState<Dialog>(null);
+  useWake();
+  const steps = data ? stepsOf(data) : [];
+  const undone = steps.findIndex(({ step }) => !ticked.has(step.key));
+  const found = steps.findIndex(({ step }) => step.key === at);
+  const place = found >= 0 ? found : undone >= 0 ? undone : steps.length - 1;
+  const here = steps[place];
+
+  function go(by: number): void {
+    setAt(steps[Math.max(0, Math.min(steps.length - 1, place + by))]?.step.key ?? null);
+  }
+
+  function done(): void {
+    if (!here || ticked.has(here.step.key)) return;
+    tick(here.step.key, true);
+    const next = steps.find(({ step }, k) => k > place && !ticked.has(step.key));
+    setAt(
+      (next ?? steps.find(({ step }) => !ticked.has(step.key) && step.key !== here.step.key))?.step.key ?? null,
+    );
+  }
+
+  function back(): void {
+    if (here && ticked.has(here.step.key)) tick(here.step.key, false);
+  }
+
+  const keys = useRef({ go, done, back });
+  keys.current = { go, done, back };
+  useEffect(() => {
+    function onKey(event: KeyboardEvent): void {
+      const target = event.target as HTMLElement;
+      if (dialog || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, select, textarea"))
+        return;
+      const pressed = event.key;
+      if (pressed === "ArrowLeft") keys.current.go(-1);
+      else if (pressed === "ArrowRight") keys.current.go(1);
+      else if (pressed === "Backspace") keys.current.back();
+      else if ((pressed === " " || pressed === "Enter") && !target.closest("button, a")) keys.current.done();
+      else return;
+      event.preventDefault();
+    }
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [dialog]);
+
+  if (!data) return null;
+  if (!here) {
+    return (
+      <Box sx={{ p: 4 }}>
+        There is nothing to cut on this page yet. <Link to={`/cut/${id}`}>Back to the list</Link>
+      </Box>
+    );
+  }
+  const { step, sheet } = here;
+  const isDone = ticked.has(step.key);
+  const all = undone < 0;
+  const tile = shelf.find((p) => p.paper.id === sheet.of_paper)?.tiles?.[sheet.face === "A" ? "a" : "b"];
+  return (
+    <Box
+      sx={{
+        height: "100%",
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) minmax(300px, 42%)",
+        gridTemplateRows: "auto minmax(0, 1fr) auto",
+        [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
+      }}
+    >
+      <Box
+        sx={{
+          gridColumn: "1 / -1",
+          display: "flex",
+          flexWrap: "wrap",
+          alignItems: "center",
+          gap: 2,
+          px: 2,
+          py: 0.5,
+        }}
+      >
+        <Button component={Link} to={`/cut/${id}`} sx={{ minHeight: 44 }}>
+          The whole list
+        </Button>
+        <Box component="h1" sx={{ m: 0, fontSize: "1.1rem" }}>
+          {sheet.print ? sheet.print : data.sheet_names[sheet.key]}
+          {!sheet.print && <> · {unbroken(data.sheet_sizes[sheet.key] ?? "")}</>}
+        </Box>
+        <Box sx={{ ml: "auto", color: colours.soft }} data-place>
+          step {place + 1} of {steps.length} · {data.done} of {data.pieces} pieces cut
+        </Box>
+      </Box>
+      <Box sx={{ p: 2, pt: 1, minHeight: 0, minWidth: 0, [small]: { height: "70vw" } }}>
+        <SheetMap
+          sheet={sheet}
+          sizes={data.sizes}
+          restSizes={data.rest_sizes[sheet.key]}
+          tile={tile}
+          ticked={ticked}
+          next={step.key}
+          now={step}
+        />
+      </Box>
+      <Box component="section" aria-label="This step" sx={{ p: 2, pt: 1, overflow: "auto", minHeight: 0 }}>
+        <StepNow key={step.key} data={data} step={step} isDone={isDone} />
+        {all && (
+          <Box sx={{ mt: 2, p: 1.5, borderRadius: 1, background: colours.tint, fontSize: "1.15rem" }} role="status">
+            All is cut. <Link to={`/page/${id}`}>To the page</Link>
+          </Box>
+        )}
+        {data.lacking.map((one) => (
+          <Box key={one.piece} sx={{ mt: 1, color: colours.madder }} role="alert">
+            {unbroken(one.sentence)}
+          </Box>
+        ))}
+      </Box>
+      <Box
+        sx={{
+          gridColumn: "1 / -1",
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 1.5,
+          p: 1.5,
+          borderTop: `1px solid ${colours.line}`,
+          background: colours.paper,
+          position: "sticky",
+          bottom: 0,
+          "& button": { minHeight: 56, fontSize: "1.05rem" },
+        }}
+      >
+        <Button variant="outlined" onClick={() => go(-1)} disabled={place === 0} sx={{ minWidth: 96 }}>
+          Back
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => go(1)}
+          disabled={place === steps.length - 1}
+          sx={{ minWidth: 96 }}
+        >
+          Next
+        </Button>
+        <Button onClick={() => setDialog("spoiled")} disabled={data.done === 0} color="error">
+          That one is spoiled
+        </Button>
+        <Button onClick={() => setDialog("elsewhere")} disabled={isDone || step.kind !== "cut"} color="error">
+          I cut it elsewhere
+        </Button>
+        {isDone ? (
+          <Button variant="outlined" onClick={back} sx={{ ml: "auto", minWidth: 200 }}>
+            Take it back
+          </Button>
+        ) : (
+          <Button
+            variant="contained"
+            onClick={done}
+            startIcon={<Icon name="tick" size={24} />}
+            sx={{ ml: "auto", minWidth: 240, flex: "0 1 320px" }}
+          >
+            {step.kind === "take" ? "Taken" : "Cut"}
+          </Button>
+        )}
+      </Box>
+      {dialog === "spoiled" && (
+        <Spoiled
+          data={data}
+          ticked={ticked}
+          last={last(data, ticked)}
+          onAct={act}
+          onClose={() => setDialog(null)}
+        />
+      )}
+      {dialog === "elsewhere" && <Elsewhere data={data} step={step} onAct={act} onClose={() => setDialog(null)} />}
+    </Box>
+  );
+}
+
+/** The piece that was cut last, as far as the list can tell. */
+function last(data: CuttingOut, ticked: ReadonlySet<string>): number | null {
+  return (
+    stepsOf(data)
+      .filter(({ step }) => ticked.has(step.key))
+      .flatMap(({ step }) => step.gives)
+      .at(-1) ?? null
+  );
+}
+
+function StepNow({ data, step, isDone }: { data: CuttingOut; step: Schemas["CutStep"]; isDone: boolean }) {
+  const told = data.directions[step.key];
+  const [figure, rest] = words(data, step);
+  return (
+    <Box aria-live="polite" sx={{ opacity: isDone ? 0.55 : 1 }}>
+      <Box sx={{ fontSize: "1.25rem", fontWeight: 700, color: colours.verdigris }}>
+        {told?.up}
+        {told?.turn && ", the paper turned a quarter"}
+        {isDone && " · done"}
+      </Box>
+      {figure && (
+        <Box
+          data-figure
+          sx={{
+            fontSize: "clamp(3.4rem, 9vw, 7rem)",
+            lineHeight: 1.1,
+            fontWeight: 700,
+            color: colours.madder,
+            my: 0.5,
+          }}
+        >
+          {unbroken(figure)}
+        </Box>
+      )}
+      <Box sx={{ fontSize: "1.45rem", lineHeight: 1.35 }}>{unbroken(rest)}</Box>
+      {told && told.write.length > 0 && (
+        <Box sx={{ mt: 2 }}>
+          <Box sx={{ color: colours.soft }}>Write on the back</Box>
+          {told.write.map((one) => (
+            <Box key={one} sx={{ fontSize: "1.5rem", fontWeight: 700 }}>
+              {one}
+            </Box>
+          ))}
+        </Box>
+      )}
+      {told && told.falls.length > 0 && (
+        <Box sx={{ mt: 2 }}>
+          <Box sx={{ color: colours.soft }}>What falls off</Box>
+          {told.falls.map((one) => (
+            <Box
+              key={one}
+              sx={{ fontSize: "1.15rem", color: one.endsWith("waste") ? colours.soft : colours.ochre }}
+            >
+              {unbroken(one)}
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The figure that is set, and the rest of the sentence. */
+function words(data: CuttingOut, step: Schemas["CutStep"]): [string, string] {
+  const figure = data.settings[step.key] ?? "";
+  const begins = `Set ${figure} `;
+  return step.kind === "cut" && step.says.startsWith(begins)
+    ? [figure, step.says.slice(begins.length)]
+    : ["", step.says];
+}

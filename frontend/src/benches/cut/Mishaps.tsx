@@ -1,0 +1,145 @@
+/** When the hand did otherwise: a piece is spoiled, or a cut was made elsewhere. The rest is planned again at once. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import type { CuttingOut } from "../../api/documents";
+import { colours } from "../../app/theme";
+import { Choice } from "../../ui/Choice";
+import { unbroken } from "../../ui/figures";
+import { LengthField } from "../../ui/LengthField";
+import type { CuttingDesk } from "./useCutting";
+
+interface Props {
+  data: CuttingOut;
+  onAct: CuttingDesk["act"];
+  onClose: () => void;
+}
+
+interface SpoiledProps extends Props {
+  ticked: ReadonlySet<string>;
+  last: number | null;
+}
+
+export function Spoiled({ data, ticked, last, onAct, onClose }: SpoiledProps) {
+  const pieces = data.cuts.sheets.flatMap((sheet) => {
+    const given = new Set(sheet.steps.filter((s) => ticked.has(s.key)).flatMap((s) => s.gives));
+    return sheet.pieces.filter((p) => given.has(p.number) && p.fate !== "spoiled");
+  });
+  const [number, setNumber] = useState(last ?? pieces[0]?.number ?? 0);
+  const [left, setLeft] = useState<"nothing" | "all" | "some">("nothing");
+  const piece = pieces.find((p) => p.number === number);
+  const [size, setSize] = useState<{ width: string; height: string }>({ width: "0 in", height: "0 in" });
+  if (!piece) return null;
+  const all = { width: piece.rect.width, height: piece.rect.height };
+  const given = left === "nothing" ? { width: "0 in", height: "0 in" } : left === "all" ? all : size;
+
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+      <DialogTitle>Which piece is spoiled?</DialogTitle>
+      <DialogContent sx={{ display: "grid", gap: 2 }}>
+        <Choice
+          label="Spoiled piece"
+          value={String(number)}
+          options={pieces.map((p) => [String(p.number), `${p.number} · ${p.name}, ${data.sizes[p.number] ?? ""}`])}
+          onChange={(one) => setNumber(Number(one))}
+          wide
+        />
+        <Choice
+          label="What is left of it"
+          value={left}
+          options={[
+            ["nothing", "Nothing of it can be used"],
+            ["all", "All of it, as a scrap"],
+            ["some", "Part of it, as a scrap"],
+          ]}
+          onChange={(one) => {
+            setLeft(one);
+            if (one === "some") setSize(all);
+          }}
+          wide
+        />
+        {left === "some" && (
+          <Box>
+            What is left is{" "}
+            <LengthField
+              label="Width left"
+              value={size.width}
+              onCommit={(width) => setSize({ ...size, width })}
+              range="gap"
+            />{" "}
+            ×{" "}
+            <LengthField
+              label="Height left"
+              value={size.height}
+              onCommit={(height) => setSize({ ...size, height })}
+              range="gap"
+              unit
+            />
+          </Box>
+        )}
+        <Box sx={{ color: colours.soft }}>
+          It is cut again from what there is; what is cut already stays. You can undo this.
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not spoiled</Button>
+        <Button
+          variant="contained"
+          color="error"
+          onClick={() => {
+            onAct({ kind: "spoiled", number, ...given });
+            onClose();
+          }}
+        >
+          Plan it again
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+export function Elsewhere({ data, step, onAct, onClose }: Props & { step: Schemas["CutStep"] }) {
+  const [setting, setSetting] = useState(step.setting);
+  const [keep, setKeep] = useState(false);
+  const edge = step.axis === "vertical" ? "left" : "top";
+  const many = step.gives.length > 1;
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+      <DialogTitle>Where was it cut?</DialogTitle>
+      <DialogContent sx={{ display: "grid", gap: 2 }}>
+        <Box sx={{ fontSize: "1.1rem" }}>
+          At <LengthField label="Cut at" value={setting} onCommit={setSetting} unit /> from the {edge}, instead of{" "}
+          {unbroken(data.settings[step.key] ?? "")}
+        </Box>
+        {step.gives.length > 0 && (
+          <Box component="label" sx={{ display: "flex", alignItems: "center", minHeight: 44 }}>
+            <Checkbox checked={keep} onChange={(event) => setKeep(event.target.checked)} />
+            Use piece{many ? "s" : ""} {step.gives.join(" and ")} as {many ? "they are" : "it is"} now
+          </Box>
+        )}
+        <Box sx={{ color: colours.soft }}>
+          The rest is planned again from the parts that there really are. You can undo this.
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not cut yet</Button>
+        <Button
+          variant="contained"
+          color="error"
+          onClick={() => {
+            onAct({ kind: "elsewhere", key: step.key, setting, keep });
+            onClose();
+          }}
+        >
+          Plan the rest again
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
