@@ -104,6 +104,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Book
+         * @description Kits in the order in which they came, their papers in the order of the kit.
+         */
+        get: operations["get_book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cost": {
         parameters: {
             query?: never;
@@ -1713,6 +1733,15 @@ export interface components {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             under: string | null;
         };
+        /** @description Shares of what there was, from 0 to 1; `says` in words, in the person's unit. */
+        AreasOut: {
+            open: number;
+            pieces: number;
+            says: string;
+            scraps: number;
+            waste: number;
+            whole: number;
+        };
         /** @description What is done with parts together; which of the further fields count depends on `act`. */
         ArrangeAsked: {
             /**
@@ -2809,6 +2838,11 @@ export interface components {
             count: number;
             paper: string;
         };
+        KeptBack: {
+            count: number;
+            page: string;
+            page_name: string;
+        };
         /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
         "Kit-Input": {
             /**
@@ -2838,6 +2872,12 @@ export interface components {
             papers: components["schemas"]["Paper-Output"][];
             /** @default [] */
             things: components["schemas"]["Thing-Output"][];
+        };
+        KitBook: {
+            areas: components["schemas"]["AreasOut"];
+            kit: string;
+            name: string;
+            papers: components["schemas"]["PaperBook"][];
         };
         KitIn: {
             kit: components["schemas"]["Kit-Input"];
@@ -2926,6 +2966,10 @@ export interface components {
             straighten: number;
             /** @default 0 */
             turn: number;
+        };
+        MakeOut: {
+            count: number;
+            what: string;
         };
         "Mat-Input": {
             /** @default 0 */
@@ -3507,6 +3551,18 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        PaperBook: {
+            areas: components["schemas"]["AreasOut"];
+            had: number;
+            kept_back: components["schemas"]["KeptBack"][];
+            left: number;
+            makes: components["schemas"]["MakeOut"][];
+            name: string;
+            paper: string;
+            scraps: components["schemas"]["ScrapOut"][];
+            sheets: components["schemas"]["SheetOut"][];
+            used_up: boolean;
         };
         "PaperChoice-Input": {
             paper?: string | null;
@@ -4524,6 +4580,10 @@ export interface components {
             version: number;
             what: string;
         };
+        ScrapOut: {
+            name: string;
+            size: string;
+        };
         /** @description How a household measures, its rules, and what it punches with. */
         "Settings-Input": {
             /**
@@ -4613,6 +4673,16 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        /** @description A begun sheet or scrap; `when` its last cut was made, `pieces` what came of it, in words. */
+        SheetOut: {
+            called: string;
+            page: string;
+            page_name: string;
+            pieces: string[];
+            sheet: components["schemas"]["CutSheet"];
+            ticked: string[];
+            when: string | null;
         };
         /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
         "Side-Input": {
@@ -5491,6 +5561,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeasuredOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitBook"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

@@ -183,12 +183,23 @@ class Household:
     def kept_back(self, page: str | None) -> dict[str, int]:
         """How many sheets of which papers are kept back for other pages than this, and not begun yet."""
         found: dict[str, int] = {}
+        for other, keeps in self.keeps().items():
+            for paper, count in keeps.items() if other != page else ():
+                found[paper] = found.get(paper, 0) + count
+        return found
+
+    def keeps(self) -> dict[str, dict[str, int]]:
+        """For each page the sheets that are kept back for it, by paper, less those that it has begun."""
+        return self.cached("keeps", ["page", "cutting"], self._read_keeps)
+
+    def _read_keeps(self) -> dict[str, dict[str, int]]:
+        found = {}
         for kept in self.library.all("page"):
-            keeps = Recipe.model_validate(kept.body).keeps if kept.id != page and kept.body.get("keeps") else []
+            keeps = Recipe.model_validate(kept.body).keeps if kept.body.get("keeps") else []
             cutting = self.cuttings().get(kept.id)
             begun = [s.paper for s in progress.begun(*cutting.begun)] if cutting and keeps else []
-            for keep in keeps:
-                found[keep.paper] = found.get(keep.paper, 0) + max(0, keep.count - begun.count(keep.paper))
+            left = {keep.paper: keep.count - begun.count(keep.paper) for keep in keeps}
+            found[kept.id] = {paper: count for paper, count in left.items() if count > 0}
         return found
 
     def cuttings(self) -> dict[str, Cutting]:

@@ -70,6 +70,7 @@ export const pageQuery = (id: string) =>
     queryKey: ["page", id],
     queryFn: () => take(client.GET("/api/pages/{id}", { params: { path: { id } } })),
   });
+export const bookQuery = queryOptions({ queryKey: ["book"], queryFn: () => take(client.GET("/api/book")) });
 export const cuttingQuery = (id: string) =>
   queryOptions({
     queryKey: ["cutting", id],
@@ -170,11 +171,11 @@ export function pageSource(id: string): Source<Recipe, PageOut> {
 
 /** What is worked out from a document and must be asked for again once it has changed. */
 const FOLLOWS = {
-  kit: ["kits", "evaluated", "cost", "cutting"],
+  kit: ["kits", "evaluated", "cost", "cutting", "book", "together"],
   photo: ["photos", "evaluated", "cutting", "templates", "crop", "print plan"],
   template: ["templates", "evaluated", "print plan"],
   prints: ["prints"],
-  page: ["pages", "photos", "cutting"],
+  page: ["pages", "photos", "cutting", "book", "together"],
 } as const;
 
 /** A desk over a document that was loaded, made anew when another document takes its place. */

@@ -16,6 +16,7 @@ const Prints = lazy(() => import("../benches/photos/Prints"));
 const Pages = lazy(() => import("../benches/page/Pages"));
 const PageBench = lazy(() => import("../benches/page/PageBench"));
 const Variants = lazy(() => import("../benches/page/Variants"));
+const Book = lazy(() => import("../benches/log/Book"));
 const Cut = lazy(() => import("../benches/cut/Cut"));
 const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
 
@@ -49,6 +50,7 @@ export function App() {
                   <Route path="/page/:id/variants" element={<Variants />} />
                   <Route path="/cut/:id?" element={<Cut />} />
                   <Route path="/cut/:id/bench" element={<CuttingBench />} />
+                  <Route path="/log" element={<Book />} />
                   <Route path="*" element={<Navigate to="/" replace />} />
                 </Routes>
               </Suspense>

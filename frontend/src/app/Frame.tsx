@@ -109,6 +109,7 @@ const BENCHES = [
   ["photos", "Photos"],
   ["page", "Page"],
   ["cut", "Cut"],
+  ["log", "Log"],
 ] as const;
 
 /** The benches in the order of the work, as a ruler whose marks fill as the work goes on. */
@@ -123,6 +124,7 @@ function Way() {
     photos: Boolean(photos?.length),
     page: Boolean(pages?.some((p) => p.page.parts.length)),
     cut: Boolean(pages?.some((p) => p.cutting !== "planned")),
+    log: Boolean(pages?.some((p) => p.cutting === "cut")),
   };
   return (
     <Box component="nav" aria-label="Benches" sx={{ display: "flex", alignItems: "stretch" }}>
@@ -136,7 +138,7 @@ function Way() {
             flexDirection: "column",
             justifyContent: "flex-end",
             alignItems: "center",
-            width: { xs: 74, sm: 84, md: 104 },
+            width: { xs: 62, sm: 76, md: 96 },
             minHeight: 44,
             textDecoration: "none",
             color: colours.soft,

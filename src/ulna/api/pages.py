@@ -61,9 +61,7 @@ THUMB = 600
 
 
 def _out(kept: Kept, home: Household) -> PageOut:
-    return PageOut(
-        saved=saved(kept), page=Recipe.model_validate(kept.body), cutting=_stage(kept.id, home)
-    )
+    return PageOut(saved=saved(kept), page=Recipe.model_validate(kept.body), cutting=_stage(kept.id, home))
 
 
 def _stage(id: str | None, home: Household) -> Literal["planned", "begun", "cut"]:

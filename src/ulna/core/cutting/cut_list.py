@@ -66,7 +66,8 @@ class CutSheet:
     """One sheet or scrap, as it is looked at: `face` is the side that is up.
 
     `of_paper` is the paper itself, also where `paper` is a scrap of it; `paper_name` is what it is called. `names` are
-    the letters that its rests are called by; `holes` are cut out of it already. `print` names the photo where the sheet is a print that is cut.
+    the letters that its rests are called by; `holes` are cut out of it already. `print` names the photo where the
+    sheet is a print that is cut.
     """
 
     key: str

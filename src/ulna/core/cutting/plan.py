@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import partial
 
 from ulna.core.cutting.outcome import Outcome
 from ulna.core.cutting.request import Area, CutRequest, Piece
@@ -119,19 +120,22 @@ def _steps(root: Part) -> list[Step]:
     last: tuple[Axis, int] | None = None
     while ready:
         there = Counter(map(_setting, ready))
-
-        def rank(part: Part) -> tuple[bool, bool, bool, int]:
-            setting = _setting(part)
-            turned = last is not None and setting[0] != last[0]
-            return setting != last, there[setting] < pending[setting], turned, -part.area.size
-
-        following = min(ready, key=rank)
+        to_come = {setting for setting in there if there[setting] < pending[setting]}
+        following = min(ready, key=partial(_rank, last=last, to_come=to_come))
         ready.remove(following)
         last = _setting(following)
         pending[last] -= 1
         steps.append(_step(following))
         ready += [p for p in (following.first, following.second) if p is not None and p.axis is not None]
     return steps
+
+
+def _rank(
+    part: Part, last: tuple[Axis, int] | None, to_come: set[tuple[Axis, int]]
+) -> tuple[bool, bool, bool, int]:
+    setting = _setting(part)
+    turned = last is not None and setting[0] != last[0]
+    return setting != last, setting in to_come, turned, -part.area.size
 
 
 def _cut_parts(root: Part) -> Iterator[Part]:

@@ -16,6 +16,9 @@ from ulna.core.shelf import Edge
 SLIVER = inches(0, 1, 2)
 """Rests narrower than this are not kept as scraps, where a person says nothing else."""
 
+HAIR = inches(0, 1, 32)
+"""What is narrower is no rest at all, whatever a person keeps."""
+
 
 def tick(sheet: CutSheet, ticked: Collection[str], key: str, on: bool) -> frozenset[str]:
     """The ticked steps after one is ticked or unticked. A cut cannot come before the cuts that free its part,
@@ -141,7 +144,7 @@ def settled(sheet: CutSheet, ticked: Collection[str], still: Collection[str] = (
     `still` are steps that are yet to be made, of those that hang on nothing else. Rests keep their names.
     """
     steps = tuple(s for s in sheet.steps if s.key in ticked or s.key in still)
-    there = rests(sheet, ticked, Length(1))
+    there = rests(sheet, ticked, HAIR)
     old = dict(zip(sheet.rests, sheet.names, strict=False))
     more = iter(letters(len(there), old.values()))
     names = tuple(old.get(rest) or next(more) for rest in there)

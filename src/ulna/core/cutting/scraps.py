@@ -7,10 +7,10 @@ A rest is called after its sheet: the second rest of the first sheet of Reed is 
 from __future__ import annotations
 
 from collections.abc import Collection, Iterable
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from ulna.core.cutting.cut_list import CutList, CutSheet
-from ulna.core.cutting.progress import SLIVER, begun, done, shares
+from ulna.core.cutting.progress import HAIR, SLIVER, begun, done, shares
 from ulna.core.geometry import Rect
 from ulna.core.measure import Length
 from ulna.core.shelf import Form, Paper, Shelf
@@ -27,6 +27,15 @@ def scrap_id(sheet: CutSheet, at: Rect) -> str:
     return f"{sheet.key}~{x}-{y}"
 
 
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A begun sheet with what it was taken from: a paper of a kit, or a scrap of one."""
+
+    sheet: CutSheet
+    ticked: Collection[str]
+    source: Paper
+
+
 def after(
     shelf: Shelf, lists: Iterable[Begun], mine: Begun | None = None, least: Length = SLIVER
 ) -> tuple[Shelf, list[CutSheet]]:
@@ -35,47 +44,61 @@ def after(
     Of the list that is `mine`, parts that more was to be cut from serve too, and so do the middles of pieces that
     are cut and yet to be gutted: it is being planned again.
     """
+    _, papers, lost = walk(shelf, lists, mine)
+    left = {name: p for name, p in papers.items() if name in shelf.papers or (p.count and is_kept(p, least))}
+    return Shelf(left, shelf.things), lost
+
+
+def walk(
+    shelf: Shelf, lists: Iterable[Begun], mine: Begun | None = None
+) -> tuple[list[Taken], dict[str, Paper], list[CutSheet]]:
+    """The begun sheets in an order in which each follows what it was taken from; all papers there are then or were, by
+    id, those that are used up with a count of 0; and the sheets that there is nothing to take for."""
     papers = dict(shelf.papers)
     waiting = [(sheet, ticked, False) for cuts, ticked in lists for sheet in begun(cuts, ticked)]
     if mine is not None:
         waiting += [(sheet, mine[1], True) for sheet in begun(*mine)]
     waiting = [one for one in waiting if not one[0].print]
+    taken = list[Taken]()
     # A scrap may have been cut from a sheet of another list: sheets wait until what they come from is there.
     while waiting:
-        ready = [one for one in waiting if _source(one[0], papers) is not None]
-        if not ready:
-            break
-        for sheet, ticked, open_too in ready:
+        still = []
+        for sheet, ticked, open_too in waiting:
             paper = _source(sheet, papers)
-            if paper is None:  # two lists took the same scrap
+            if paper is None:
+                still.append((sheet, ticked, open_too))
                 continue
-            papers[paper.id] = replace(paper, count=paper.count - 1)
+            taken.append(Taken(sheet, ticked, paper))
+            papers[paper.id] = replace(paper, count=max(0, paper.count - 1))
             for scrap in scraps(paper, sheet, ticked, open_too):
                 papers[scrap.id] = scrap
-        served = {id(one[0]) for one in ready}
-        waiting = [one for one in waiting if id(one[0]) not in served]
-    left = {name: p for name, p in papers.items() if "~" not in name or (p.count and _kept(p, least))}
-    return Shelf(left, shelf.things), [one[0] for one in waiting]
+        if len(still) == len(waiting):
+            break
+        waiting = still
+    return taken, papers, [one[0] for one in waiting]
 
 
 def _source(sheet: CutSheet, papers: dict[str, Paper]) -> Paper | None:
     """What a sheet was taken from. A scrap that is not known by its id is known by its size."""
     paper = papers.get(sheet.paper)
-    if paper is None and sheet.scrap:
+    if not sheet.scrap:
+        return paper
+    if paper is None:
         size = sheet.width, sheet.height
         alike = (p for p in papers.values() if p.scrap_of == sheet.of_paper and (p.width, p.height) == size)
         paper = next((p for p in alike if p.count), None)
     return paper if paper is not None and paper.count > 0 else None
 
 
-def _kept(paper: Paper, least: Length) -> bool:
+def is_kept(paper: Paper, least: Length) -> bool:
+    """Whether a rest is no waste."""
     return min(paper.width, paper.height) >= least
 
 
 def scraps(paper: Paper, sheet: CutSheet, ticked: Collection[str], open_too: bool = False) -> list[Paper]:
     """The rests of a begun sheet as papers, of any size; with `open_too` those that more was to be cut from too."""
     kinds = ("rest", "open") if open_too else ("rest",)
-    there = [s.at for s in shares(sheet, ticked, Length(1)) if s.kind in kinds]
+    there = [s.at for s in shares(sheet, ticked, HAIR) if s.kind in kinds]
     if open_too:
         there += [p.panel for p in done(sheet, ticked) if p.panel and not _is_gutted(p.panel, sheet, ticked)]
     return [_scrap(paper, sheet, at) for at in there]

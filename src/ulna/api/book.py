@@ -1,0 +1,164 @@
+"""Routes: the kit's book, what there was of every paper, what was cut, what is left and what it can make."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import datetime
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from ulna.api.at_home import AtHome
+from ulna.core import book
+from ulna.core.makes import makes
+from ulna.core.measure import Ruler, Unit, inches, mm
+from ulna.formats.cuts import CutSheet
+from ulna.formats.kit import Kit
+from ulna.household import Household
+
+router = APIRouter(prefix="/api", tags=["book"])
+
+
+class AreasOut(BaseModel):
+    """Shares of what there was, from 0 to 1; `says` in words, in the person's unit."""
+
+    pieces: float
+    scraps: float
+    open: float
+    whole: float
+    waste: float
+    says: str
+
+
+class SheetOut(BaseModel):
+    """A begun sheet or scrap; `when` its last cut was made, `pieces` what came of it, in words."""
+
+    called: str
+    page: str
+    page_name: str
+    when: datetime | None
+    sheet: CutSheet
+    ticked: list[str]
+    pieces: list[str]
+
+
+class ScrapOut(BaseModel):
+    name: str
+    size: str
+
+
+class KeptBack(BaseModel):
+    page: str
+    page_name: str
+    count: int
+
+
+class MakeOut(BaseModel):
+    what: str
+    count: int
+
+
+class PaperBook(BaseModel):
+    paper: str
+    name: str
+    had: int
+    left: int
+    kept_back: list[KeptBack]
+    used_up: bool
+    areas: AreasOut
+    sheets: list[SheetOut]
+    scraps: list[ScrapOut]
+    makes: list[MakeOut]
+
+
+class KitBook(BaseModel):
+    kit: str
+    name: str
+    areas: AreasOut
+    papers: list[PaperBook]
+
+
+@router.get("/book")
+def get_book(home: AtHome) -> list[KitBook]:
+    """Kits in the order in which they came, their papers in the order of the kit."""
+    cuttings, ruler = home.cuttings(), home.ruler()
+    lists = {page: cutting.begun for page, cutting in cuttings.items()}
+    entries = {e.paper.id: e for e in book.book(home.shelf(), lists, home.least_scrap())}
+    names = {kept.id: str(kept.body["name"]) for kept in home.library.all("page")}
+    keeps = home.keeps()
+    out = []
+    for kept in home.library.all("kit"):
+        kit = Kit.model_validate(kept.body)
+        found = [entries[paper.id] for paper in kit.papers if paper.id in entries]
+        total = sum((e.areas for e in found), book.Areas())
+        papers = []
+        for entry in found:
+            mine = {page: keep for page, all in keeps.items() if (keep := all.get(entry.paper.id))}
+            papers.append(_paper(entry, mine, names, home, ruler))
+        out.append(KitBook(kit=kept.id, name=kit.name, areas=_areas(total, ruler), papers=papers))
+    return out
+
+
+def _paper(
+    entry: book.PaperEntry, keeps: dict[str, int], names: dict[str, str], home: Household, ruler: Ruler
+) -> PaperBook:
+    cuttings = home.cuttings()
+    sheets = []
+    for one in entry.sheets:
+        times = [at for key, at in cuttings[one.page].when.items() if key.startswith(f"{one.sheet.key}/")]
+        sheets.append(
+            SheetOut(
+                called=one.sheet.called,
+                page=one.page,
+                page_name=names.get(one.page, ""),
+                when=max(times, default=None),
+                sheet=CutSheet.from_value(one.sheet),
+                ticked=sorted(one.ticked & {step.key for step in one.sheet.steps}),
+                pieces=[f"{p.name}, {ruler.say_size(p.rect.width, p.rect.height)}" for p in one.pieces],
+            )
+        )
+    whole = replace(entry.paper, count=entry.left)
+    return PaperBook(
+        paper=entry.paper.id,
+        name=entry.paper.name,
+        had=entry.had,
+        left=entry.left,
+        kept_back=[KeptBack(page=p, page_name=names.get(p, ""), count=n) for p, n in keeps.items()],
+        used_up=entry.used_up,
+        areas=_areas(entry.areas, ruler),
+        sheets=sheets,
+        scraps=[ScrapOut(name=p.name, size=ruler.say_size(p.width, p.height)) for p in entry.scraps],
+        makes=[MakeOut(what=m.what, count=m.count) for m in makes([whole, *entry.scraps], ruler) if m.count],
+    )
+
+
+def _areas(areas: book.Areas, ruler: Ruler) -> AreasOut:
+    had = max(1, areas.had)
+    return AreasOut(
+        pieces=areas.pieces / had,
+        scraps=areas.scraps / had,
+        open=areas.open / had,
+        whole=areas.whole / had,
+        waste=areas.waste / had,
+        says=_words(areas, ruler),
+    )
+
+
+def _words(areas: book.Areas, ruler: Ruler) -> str:
+    """Such as "62 of 288 sq in on pages, 70 in scraps, 144 whole, 12 waste"."""
+    unit = (inches(1) if ruler.unit is Unit.INCH else mm(10)).units ** 2
+    name = "sq in" if ruler.unit is Unit.INCH else "sq cm"
+
+    def say(area: int) -> str:
+        return f"{round(area / unit)}"
+
+    words = [f"{say(areas.pieces)} of {say(areas.had)} {name} on pages"]
+    for area, what in (
+        (areas.open, "still to be cut"),
+        (areas.scraps, "in scraps"),
+        (areas.whole, "whole"),
+        (areas.waste, "waste"),
+    ):
+        if area:
+            words.append(f"{say(area)} {what}")
+    return ", ".join(words)
