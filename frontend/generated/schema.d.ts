@@ -264,6 +264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/helps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Help
+         * @description What would help a piece that there is no sheet for, least harm first; each was tried.
+         */
+        post: operations["find_help"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit-template.csv": {
         parameters: {
             query?: never;
@@ -1616,6 +1636,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Together
+         * @description The pages of the set planned together: what each takes, what is short.
+         */
+        get: operations["get_together"];
+        /**
+         * Put Together
+         * @description Chooses the pages. Refused where the set was changed elsewhere.
+         */
+        put: operations["put_together"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{id}/away": {
         parameters: {
             query?: never;
@@ -2748,6 +2792,18 @@ export interface components {
              */
             y: string;
         };
+        /** @description What would do, in words, and the recipe of its page as it would be then. */
+        HelpOut: {
+            page: string;
+            recipe: components["schemas"]["Recipe-Output"];
+            says: string;
+        };
+        /** @description `piece` of the set by its full id; or of a recipe, kept as page `id` or not at all. */
+        HelpsAsked: {
+            id?: string | null;
+            page?: components["schemas"]["Recipe-Input"] | null;
+            piece: string;
+        };
         /** @description `sheets` are to be printed, `printed` are; `trouble` says why it stopped, `says` what would do. */
         Job: {
             /**
@@ -3595,6 +3651,13 @@ export interface components {
             /** @default  */
             rest_says: string;
             scraps: number;
+        };
+        /** @description A paper that the set uses: sheets there are for it, sheets it opens. */
+        PaperLeft: {
+            name: string;
+            opened: number;
+            paper: string;
+            there: number;
         };
         "PaperedPart-Input": {
             /**
@@ -4584,6 +4647,11 @@ export interface components {
             name: string;
             size: string;
         };
+        /** @description The pages that are planned together, first ones first. */
+        SetIn: {
+            pages: string[];
+            version: number;
+        };
         /** @description How a household measures, its rules, and what it punches with. */
         "Settings-Input": {
             /**
@@ -4683,6 +4751,13 @@ export interface components {
             sheet: components["schemas"]["CutSheet"];
             ticked: string[];
             when: string | null;
+        };
+        /** @description A piece of a page that no sheet is left for. */
+        Short: {
+            page: string;
+            page_name: string;
+            piece: string;
+            sentence: string;
         };
         /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
         "Side-Input": {
@@ -4907,6 +4982,16 @@ export interface components {
              * @enum {string}
              */
             what: "photo" | "paper" | "words" | "empty";
+        };
+        /** @description What a page takes of a paper: pieces, whole sheets, scraps; how many of these other pages use too. */
+        TakesOut: {
+            name: string;
+            page: string;
+            paper: string;
+            pieces: number;
+            scraps: number;
+            shared: number;
+            sheets: number;
         };
         /** @description `length` null runs from edge to edge of what it lies on. */
         "TapePart-Input": {
@@ -5194,6 +5279,16 @@ export interface components {
             /** @default false */
             trimmed: boolean;
             width: string | null;
+        };
+        TogetherOut: {
+            offers: components["schemas"]["GutOffer"][];
+            opened: number;
+            pages: string[];
+            papers: components["schemas"]["PaperLeft"][];
+            proved: boolean;
+            saved: components["schemas"]["Saved"] | null;
+            short: components["schemas"]["Short"][];
+            takes: components["schemas"]["TakesOut"][];
         };
         "TornPart-Input": {
             /**
@@ -5815,6 +5910,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Recipe-Output"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_help: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HelpsAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HelpOut"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -8478,6 +8606,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tile"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TogetherOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TogetherOut"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

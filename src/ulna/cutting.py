@@ -6,7 +6,7 @@ document written whole, so that nothing is lost and every one can be undone.
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from typing import Any
@@ -17,15 +17,15 @@ from ulna.core.cutting.cut_list import CutList, CutSheet, cut_list
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.plan import CutPlan
 from ulna.core.cutting.print_cuts import print_sheets
-from ulna.core.cutting.request import CutRequest
 from ulna.core.errors import FieldError
-from ulna.core.gutting import Settled, settle
+from ulna.core.gutting import Member, Planner, Settled, settle, settle_all
 from ulna.core.measure import Length, Ruler
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.pieces import Piece
 from ulna.core.shelf import Shelf
+from ulna.core.together import Help, helps
 from ulna.formats import cuts as cuts_format
-from ulna.household import CUTTING_OF, Cutting, Household, Settings
+from ulna.household import CUTTING_OF, Cutting, Household, Settings, without
 from ulna.store.errors import NotThere
 
 EFFORT = 60_000
@@ -58,10 +58,7 @@ def settled(home: Household, plan: PagePlan, page: str | None, effort: int, rule
     if ruler is not None and ruler != ground.ruler:
         ground = replace(ground, ruler=ruler, worked={}, placed={})
 
-    def planner(request: CutRequest) -> CutPlan:
-        return plan_cuts(request, effort)
-
-    return settle(evaluate(plan, ground), plan, ground, planner)
+    return settle(evaluate(plan, ground), plan, ground, _planner(effort))
 
 
 def page_cuts(home: Household, page: str) -> PageCuts:
@@ -156,6 +153,71 @@ def step(home: Household, page: str, version: int, by: int) -> None:
         _check_scraps(home, page, *Cutting.model_validate(body).begun)
 
     move("cutting", id, version, check)
+
+
+def members(home: Household, pages: Sequence[str]) -> list[Member]:
+    """Pages as they are planned together: what is still to be cut of each, from what there is for it. Sheets that are
+    kept back for one of them serve that one alone, those for other pages none. Raises `NotThere`.
+    """
+    cuttings = home.cuttings()
+    shelf, _ = scraps.after(home.shelf(), [c.begun for c in cuttings.values()], least=home.least_scrap())
+    keeps = home.keeps()
+    kept_in_all: dict[str, int] = {}
+    for kept in keeps.values():
+        for paper, count in kept.items():
+            kept_in_all[paper] = kept_in_all.get(paper, 0) + count
+    common = without(shelf, kept_in_all)
+    found = []
+    for page in pages:
+        plan = home.page(page)
+        own = {
+            id: replace(shelf.papers[paper], id=id, count=min(count, shelf.papers[paper].count), scrap_of=paper)
+            for paper, count in keeps.get(page, {}).items()
+            if paper in shelf.papers and (id := f"{paper}@{page}")
+        }
+        there = Shelf({**common.papers, **own}, common.things)
+        ground = replace(home.ground(plan.format, page), shelf=there, worked={}, placed={})
+        worked = evaluate(plan, ground)
+        found.append(Member(page, plan, worked, ground, _still(worked, cuttings.get(page))))
+    return found
+
+
+def _still(page: Evaluated, cutting: Cutting | None) -> frozenset[str] | None:
+    """The pieces of a page that no sheet is begun for; all where nothing is begun."""
+    if cutting is None:
+        return None
+    cuts, ticked = cutting.begun
+    begun = progress.begun(cuts, ticked)
+    under_way = {p.piece for s in begun for p in s.pieces if p.fate != "spoiled"}
+    return frozenset(p.id for p in page.pieces if p.id not in under_way)
+
+
+def together(home: Household, pages: Sequence[str]) -> tuple[list[Member], Settled]:
+    """Pages planned together, and what comes of it. Raises `NotThere`."""
+    found = members(home, pages)
+    kinds = ["kit", "cutting", "page", "photo", "template", "settings"]
+    settled = home.cached(f"together {' '.join(pages)}", kinds, lambda: settle_all(found, _planner(EFFORT_TO_CUT)))
+    return found, settled
+
+
+def remedies(home: Household, pages: Sequence[str], piece: str) -> list[Help]:
+    """What would help a piece, by its full id, that these pages have no sheet for. Raises `NotThere`."""
+    found, _ = together(home, pages)
+    return (
+        helps(found, piece, _planner(EFFORT)) if any(m.key(p.id) == piece for m in found for p in m.pieces) else []
+    )
+
+
+def remedies_alone(home: Household, plan: PagePlan, page: str | None, piece: str) -> list[Help]:
+    """What would help a piece of a recipe that there is no sheet for."""
+    ground = home.ground(plan.format, page)
+    worked = evaluate(plan, ground)
+    alone = [Member("", plan, worked, ground)]
+    return helps(alone, piece, _planner(EFFORT)) if any(p.id == piece for p in worked.pieces) else []
+
+
+def _planner(effort: int) -> Planner:
+    return lambda request: plan_cuts(request, effort)
 
 
 def _cutting(home: Household, page: str) -> tuple[int, Cutting]:

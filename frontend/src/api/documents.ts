@@ -71,6 +71,16 @@ export const pageQuery = (id: string) =>
     queryFn: () => take(client.GET("/api/pages/{id}", { params: { path: { id } } })),
   });
 export const bookQuery = queryOptions({ queryKey: ["book"], queryFn: () => take(client.GET("/api/book")) });
+export const togetherQuery = queryOptions({
+  queryKey: ["together"],
+  queryFn: () => take(client.GET("/api/together")),
+});
+/** What would help a piece of the pages planned together that there is no sheet for. */
+export const helpsQuery = (piece: string, standing: unknown) =>
+  queryOptions({
+    queryKey: ["helps", piece, standing],
+    queryFn: () => take(client.POST("/api/helps", { body: { piece } })),
+  });
 export const cuttingQuery = (id: string) =>
   queryOptions({
     queryKey: ["cutting", id],

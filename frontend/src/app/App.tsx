@@ -15,6 +15,7 @@ const Photos = lazy(() => import("../benches/photos/Photos"));
 const Prints = lazy(() => import("../benches/photos/Prints"));
 const Pages = lazy(() => import("../benches/page/Pages"));
 const PageBench = lazy(() => import("../benches/page/PageBench"));
+const Together = lazy(() => import("../benches/page/Together"));
 const Variants = lazy(() => import("../benches/page/Variants"));
 const Book = lazy(() => import("../benches/log/Book"));
 const Cut = lazy(() => import("../benches/cut/Cut"));
@@ -46,6 +47,7 @@ export function App() {
                   <Route path="/photos/prints" element={<Prints />} />
                   <Route path="/photos/:id?" element={<Photos />} />
                   <Route path="/page" element={<Pages />} />
+                  <Route path="/page/together" element={<Together />} />
                   <Route path="/page/:id" element={<PageBench />} />
                   <Route path="/page/:id/variants" element={<Variants />} />
                   <Route path="/cut/:id?" element={<Cut />} />

@@ -161,13 +161,16 @@ function useWayBack(path: string, pages: PageOut[] | undefined): (bench: Bench) 
   const left = useRef<Record<string, string>>({});
   const [, here = "", id] = path.split("/");
   useEffect(() => {
-    if (id) left.current[here === "cut" ? "page" : here] = id;
+    if (id && id !== "together") left.current[here === "cut" ? "page" : here] = id;
   }, [here, id]);
   return (bench) => {
     if (bench === "page" && here === "page") return "/page";
     if (bench === here) return path;
     const ofPage = bench === "page" || bench === "cut";
-    const found = ofPage && (here === "page" || here === "cut") ? id : left.current[ofPage ? "page" : bench];
+    const found =
+      ofPage && (here === "page" || here === "cut") && id !== "together"
+        ? id
+        : left.current[ofPage ? "page" : bench];
     return found && (!ofPage || pages?.some((page) => page.saved.id === found))
       ? `/${bench}/${found}`
       : `/${bench}`;

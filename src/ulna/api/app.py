@@ -17,7 +17,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from ulna import __version__
-from ulna.api import arranging, book, cutting, kits, pages, photos, printing, prints, settings, templates
+from ulna.api import arranging, book, cutting, kits, pages, photos, printing, prints, settings, templates, together
 from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household import Household
 
@@ -51,7 +51,7 @@ def create_app(home: Path, passphrase: str | None = None, printer: str | None = 
     app.add_middleware(_Door, refusal=_from_elsewhere)
     if passphrase:
         app.add_middleware(_Door, refusal=_asks_for(passphrase))
-    for module in (settings, kits, photos, templates, prints, printing, pages, arranging, cutting, book):
+    for module in (settings, kits, photos, templates, prints, printing, pages, arranging, cutting, book, together):
         app.include_router(module.router)
     _serve_interface(app)
     return app

@@ -1,4 +1,4 @@
-"""Gutting: whose hidden middle is cut out, what comes out of it, and what that saves.
+"""Gutting: whose hidden middle is cut out, what comes out of it, and what that saves, for a page or several.
 
 A person's word about a piece counts first, then the house rule: always, when it saves a sheet, never. What saves is
 found by planning the cuts: once without, once with every panel that could be won; of those that are used, as few are
@@ -7,26 +7,47 @@ cut out as give the same.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Collection, Iterator, Sequence
+from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core import hidden
 from ulna.core.cutting.bounds import lower_bound
 from ulna.core.cutting.demand import demand
-from ulna.core.cutting.plan import CutPlan, Layout, Placement
-from ulna.core.cutting.request import CutRequest
+from ulna.core.cutting.plan import CutPlan
+from ulna.core.cutting.request import CutRequest, Sheet
+from ulna.core.cutting.request import Piece as Wanted
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO
 from ulna.core.page import Evaluated, Gutting, PagePlan
 from ulna.core.parts import Part
 from ulna.core.parts.panel import Panel
 from ulna.core.pieces import Ground, Piece
-from ulna.core.shelf import Shelf
 
 Planner = Callable[[CutRequest], CutPlan]
 
 MOST_LEFT_OUT = 4
 """So many panels are tried to be left out again, one by one."""
+
+
+@dataclass(frozen=True, slots=True)
+class Member:
+    """A page that is planned, alone or with others: its recipe, worked out on its ground, whose shelf is what there is
+    for it. `id` goes before the ids of its pieces; `only` are those that are still to be cut.
+    """
+
+    id: str
+    recipe: PagePlan
+    page: Evaluated
+    ground: Ground
+    only: frozenset[str] | None = None
+
+    def key(self, piece: str) -> str:
+        return f"{self.id}/{piece}" if self.id else piece
+
+    @property
+    def pieces(self) -> tuple[Piece, ...]:
+        """Those that are still to be cut, from underneath upward."""
+        return tuple(p for p in self.page.pieces if self.only is None or p.id in self.only)
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,32 +77,90 @@ class Settled:
 
 def settle(page: Evaluated, recipe: PagePlan, ground: Ground, planner: Planner) -> Settled:
     """Plans the cuts of a page, its middles gutted by the person's word or the house rule."""
-    shelf, said = ground.shelf, {one.piece: one.gut for one in recipe.gutting}
-    now, plan = page.pieces, planner(demand(page.pieces, shelf))
-    won = {} if ground.gut == "always" else hidden.panels(now, shelf, ground.ruler)
-    won = {id: panel for id, panel in won.items() if _has_paper(id, now, shelf)}
-    could = {id: panel for id, panel in won.items() if said.get(id, True)} if ground.gut != "never" else {}
-    best, chosen = _best(now, plan, could, shelf, planner)
+    return settle_all([Member("", recipe, page, ground)], planner)
+
+
+def settle_all(members: Sequence[Member], planner: Planner) -> Settled:
+    """Plans the cuts of several pages at once; the ids of pieces have those of their pages before them."""
+    pool = _Pool(members)
+    plan = planner(pool.request({}))
+    by_rule = {m.id for m in members if m.ground.gut == "when it saves a sheet"}
+    could = {id: panel for id, panel in pool.won.items() if pool.said.get(id, True) and pool.of[id].id in by_rule}
+    best, chosen = _best(pool, plan, could, planner)
     gain = _gain(plan, best)
-    by_rule = ground.gut == "when it saves a sheet"
-    pieces = hidden.gutted(now, {id: won[id] for id in chosen}) if by_rule else now
-    final = best if by_rule else plan
     offers = list[Offer]()
-    for piece in now:
+    for piece in pool.pieces:
+        ground, always = pool.of[piece.id].ground, pool.of[piece.id].ground.gut == "always"
         if (panel := _gut_of(piece)) is not None:
-            by = "your word" if said.get(piece.id, ground.gut != "always") else "the house rule"
-            without = [replace(p, gut=None) if p.id == piece.id else p for p in now]
-            uses = _from_panel(final, piece.id)
-            saves = _gain(planner(demand(without, shelf)), plan) if uses else (0, 0)
-            offers.append(_offer(piece, panel, True, by, uses, saves, (), ground, now))
-        elif piece.id in won:
-            by = "the house rule" if piece.id in chosen and by_rule else ""
+            by = "your word" if pool.said.get(piece.id, not always) else "the house rule"
             uses = _from_panel(best, piece.id)
-            along = [p.name for p in now if p.id in chosen and p.id != piece.id] if piece.id in chosen else []
-            saves = gain if piece.id in chosen else (0, 0)
-            offers.append(_offer(piece, won[piece.id], bool(by), by, uses, saves, along, ground, now))
+            saves = _gain(planner(pool.request({}, piece.id)), plan) if uses else (0, 0)
+            offers.append(_offer(piece, panel, by, uses, saves, (), ground, pool.names_beside(piece.id)))
+        elif piece.id in pool.won:
+            by = "the house rule" if piece.id in chosen else ""
+            uses = _from_panel(best, piece.id)
+            names = pool.names_beside(piece.id)
+            along = [names[id] for id in chosen if id != piece.id] if by else []
+            saves = gain if by else (0, 0)
+            offers.append(_offer(piece, pool.won[piece.id], by, uses, saves, along, ground, names))
     offers.sort(key=lambda o: (-o.placed, -o.sheets, not o.gut, -o.panel.area))
-    return Settled(tuple(pieces), final, tuple(offers))
+    return Settled(pool.gutted({id: pool.won[id] for id in chosen}), best, tuple(offers))
+
+
+class _Pool:
+    """The pieces of all members in one row, under their full ids, and what is known of each."""
+
+    def __init__(self, members: Sequence[Member]) -> None:
+        self.members = members
+        self.of: dict[str, Member] = {}
+        self.names: dict[str, str] = {}
+        self.won: dict[str, Rect] = {}
+        self.said = {m.key(one.piece): one.gut for m in members for one in m.recipe.gutting}
+        self.rows: list[tuple[Member, list[Piece]]] = []
+        for m in members:
+            row = [replace(p, id=m.key(p.id), rest_of=m.key(p.rest_of) if p.rest_of else "") for p in m.pieces]
+            self.rows.append((m, row))
+            for piece in row:
+                self.of[piece.id] = m
+                self.names[piece.id] = piece.name
+            if m.ground.gut != "always":
+                shelf = m.ground.shelf
+                have = {p.id for p in m.pieces if p.choice.paper in shelf.papers}
+                won = hidden.panels(m.page.pieces, shelf, m.ground.ruler, have)
+                self.won |= {m.key(id): panel for id, panel in won.items()}
+
+    def names_beside(self, piece: str) -> dict[str, str]:
+        """What pieces are called in a sentence that begins with one: those of other pages, and it itself where there
+        are others, with their page.
+        """
+        here = self.of[piece]
+        called = {
+            id: name if self.of[id] is here else f"{name} ({self._page(id)})" for id, name in self.names.items()
+        }
+        if len(self.members) > 1:
+            called[piece] = f"{self._page(piece)}: {self.names[piece]}"
+        return called
+
+    def _page(self, piece: str) -> str:
+        return self.of[piece].recipe.name
+
+    @property
+    def pieces(self) -> list[Piece]:
+        return [piece for _, row in self.rows for piece in row]
+
+    def gutted(self, won: Mapping[str, Rect]) -> tuple[Piece, ...]:
+        return hidden.gutted(self.pieces, won)
+
+    def request(self, won: Mapping[str, Rect], whole: str = "") -> CutRequest:
+        """What cutting asks of the shelf where these panels are won, and one piece is left whole."""
+        sheets: dict[str, Sheet] = {}
+        asked = list[Wanted]()
+        for member, row in self.rows:
+            pieces = [replace(p, gut=None) if p.id == whole else p for p in hidden.gutted(row, won)]
+            one = demand(pieces, member.ground.shelf)
+            sheets |= {sheet.id: sheet for sheet in one.sheets}
+            asked += one.pieces
+        return CutRequest(tuple(sheets.values()), tuple(asked))
 
 
 def answered(recipe: PagePlan, piece: str, gut: bool | None) -> PagePlan:
@@ -101,13 +180,9 @@ def _ungutted(part: Part, piece: str) -> Part:
     mats = getattr(part, "mats", ())
     for k, mat in enumerate(mats):
         if mat.gutted and piece.removesuffix("-left").removesuffix("-right") == f"{part.id}/mat-{k + 1}":
-            changed: Part = replace(part, mats=(*mats[:k], replace(mat, gutted=False), *mats[k + 1 :]))  # type: ignore[call-arg]
+            changed: Part = replace(part, mats=(*mats[:k], replace(mat, gutted=False), *mats[k + 1 :]))  # type: ignore[arg-type]
             return changed
     return part
-
-
-def _has_paper(id: str, pieces: Sequence[Piece], shelf: Shelf) -> bool:
-    return any(p.id == id and p.choice.paper in shelf.papers for p in pieces)
 
 
 def _gut_of(piece: Piece) -> Rect | None:
@@ -125,12 +200,12 @@ def _gain(before: CutPlan, after: CutPlan) -> tuple[int, int]:
 
 
 def _best(
-    pieces: Sequence[Piece], plan: CutPlan, could: dict[str, Rect], shelf: Shelf, planner: Planner
+    pool: _Pool, plan: CutPlan, could: Mapping[str, Rect], planner: Planner
 ) -> tuple[CutPlan, Collection[str]]:
     """The plan with as few panels cut out as give the most; the plan itself where none does."""
     if not could:
         return plan, ()
-    request = demand(hidden.gutted(pieces, could), shelf)
+    request = pool.request(could)
     if not plan.unplaced and lower_bound(request, [1] * len(request.pieces)) >= plan.whole_sheets_used:
         return plan, ()
     best = planner(request)
@@ -138,52 +213,40 @@ def _best(
     if gain <= (0, 0):
         return plan, ()
     chosen = {id for id in could if _from_panel(best, id)}
-    for id in sorted(chosen, key=lambda id: could[id].area)[:MOST_LEFT_OUT]:
+    for id in sorted(chosen, key=lambda id: (could[id].area, id))[:MOST_LEFT_OUT]:
         fewer = {other: could[other] for other in chosen if other != id}
-        trial = planner(demand(hidden.gutted(pieces, fewer), shelf))
+        trial = planner(pool.request(fewer))
         if _gain(plan, trial) >= gain:
             chosen, best = set(fewer), trial
     if len(chosen) < len(could):
-        best = planner(demand(hidden.gutted(pieces, {id: could[id] for id in chosen}), shelf))
-    return best, chosen
+        best = planner(pool.request({id: could[id] for id in chosen}))
+    return best, sorted(chosen)
 
 
 def _from_panel(plan: CutPlan, piece: str) -> list[str]:
     """The pieces that come out of the middle of one, panels within it included."""
-    for placed in _placements(plan):
-        if placed.piece == piece and placed.inside is not None:
-            return [p.piece for p in _within(placed.inside)]
-    return []
-
-
-def _placements(plan: CutPlan) -> Iterator[Placement]:
     for sheet in plan.sheets:
-        yield from _within(sheet.layout)
-
-
-def _within(layout: Layout) -> Iterator[Placement]:
-    for placed in layout.placements:
-        yield placed
-        if placed.inside is not None:
-            yield from _within(placed.inside)
+        for placed in sheet.layout.every():
+            if placed.piece == piece and placed.inside is not None:
+                return [p.piece for p in placed.inside.every()]
+    return []
 
 
 def _offer(
     piece: Piece,
     panel: Rect,
-    gut: bool,
     by: str,
     uses: Sequence[str],
     saves: tuple[int, int],
     along: Sequence[str],
     ground: Ground,
-    pieces: Sequence[Piece],
+    names: Mapping[str, str],
 ) -> Offer:
-    """The offer in words, as "The base gives back 9 1/2 × 7 of Reed: mat of Heron comes out of it: one sheet less." """
-    names = {p.id: p.name for p in pieces}
+    """The offer in words, as "Base gives back 9 1/2 × 7 of Reed: mat of Heron comes out of it: one sheet less." """
     paper = ground.shelf.paper(piece.choice.paper or "")
     size = ground.ruler.say_size(panel.width, panel.height)
-    said = f"{piece.name[0].upper()}{piece.name[1:]} gives back {size} of {paper.name}"
+    name = names[piece.id]
+    said = f"{name[0].upper()}{name[1:]} gives back {size} of {paper.name}"
     if uses:
         said += f": {listed([names[id] for id in uses])} {'comes' if len(uses) == 1 else 'come'} out of it"
     else:
@@ -198,7 +261,7 @@ def _offer(
         said += ": " + " and ".join(fewer)
         if along:
             said += f", together with {listed(along)}"
-    return Offer(piece.id, piece.part, panel, gut, by, sheets, placed, f"{said}.")
+    return Offer(piece.id, piece.part, panel, bool(by), by, sheets, placed, f"{said}.")
 
 
 MOST_LISTED = 4

@@ -14,7 +14,7 @@ Only what is opaque covers: no vellum, no tape, nothing with an opening there. A
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import replace
 from itertools import pairwise
 
@@ -54,7 +54,7 @@ def rims(piece: Piece, panel: Rect) -> Borders:
     return Borders(panel.x - r.x, panel.y - r.y, r.right - panel.right, r.bottom - panel.bottom)
 
 
-def gutted(pieces: Iterable[Piece], won: dict[str, Rect]) -> tuple[Piece, ...]:
+def gutted(pieces: Iterable[Piece], won: Mapping[str, Rect]) -> tuple[Piece, ...]:
     """The pieces, those with a panel gutted to their rims."""
     return tuple(replace(p, gut=rims(p, won[p.id])) if p.id in won else p for p in pieces)
 

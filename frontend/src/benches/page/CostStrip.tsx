@@ -15,10 +15,12 @@ interface Props {
   keeps: Recipe["keeps"];
   onKeep: (paper: string, count: number) => void;
   /** Hidden paper: in a few words, and its list in place of the papers while it is open. */
+  /** What would help a piece that no sheet can give. */
+  helps: (piece: string) => ReactNode;
   hidden: { words: string; open: boolean; onOpen: (open: boolean) => void; list: ReactNode };
 }
 
-export function CostStrip({ cost, shelf, keeps, onKeep, hidden }: Props) {
+export function CostStrip({ cost, shelf, keeps, onKeep, hidden, helps }: Props) {
   if (!cost) return null;
   return (
     <Box
@@ -67,7 +69,9 @@ export function CostStrip({ cost, shelf, keeps, onKeep, hidden }: Props) {
       {cost.lacking.length > 0 && (
         <Box sx={{ pt: 0.5 }} role="alert">
           {cost.lacking.map((l) => (
-            <Finding key={l.piece} severity="stop" sentence={l.sentence} />
+            <Finding key={l.piece} severity="stop" sentence={l.sentence}>
+              {helps(l.piece)}
+            </Finding>
           ))}
         </Box>
       )}
@@ -75,7 +79,7 @@ export function CostStrip({ cost, shelf, keeps, onKeep, hidden }: Props) {
   );
 }
 
-function Papers({ cost, shelf, keeps, onKeep }: Omit<Props, "cost" | "hidden"> & { cost: Cost }) {
+function Papers({ cost, shelf, keeps, onKeep }: Omit<Props, "cost" | "hidden" | "helps"> & { cost: Cost }) {
   return (
     <Box component="ul" sx={{ display: "flex", flexWrap: "wrap", gap: 1, m: 0, p: 0, listStyle: "none" }}>
       {cost.papers.map((paper) => (

@@ -34,6 +34,7 @@ import { Between, useMeasuring } from "./Between";
 import { CostStrip } from "./CostStrip";
 import { FormatFields } from "./FormatFields";
 import type { PageFormat } from "./formats";
+import { Helps } from "./Helps";
 import { HiddenPaper, hiddenWords } from "./HiddenPaper";
 import { RecipeList } from "./RecipeList";
 import { StoryField } from "./StoryField";
@@ -360,6 +361,7 @@ function Bench({ answer }: { answer: PageOut }) {
             shelf={shelf}
             keeps={page.keeps}
             onKeep={keep}
+            helps={(piece) => <Helps id={id} page={page} piece={piece} onTake={edit} />}
             hidden={{
               words: hiddenWords(offers),
               open: hidden && offers.length > 0,

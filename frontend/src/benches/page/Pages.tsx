@@ -62,6 +62,11 @@ export default function Pages() {
         <Typography variant="h1" sx={{ mr: "auto" }}>
           {pages.length ? "Pages" : "The first page"}
         </Typography>
+        {pages.length > 1 && (
+          <Button component={Link} to="/page/together">
+            Plan pages together
+          </Button>
+        )}
         <FormatFields format={format} onChange={setFormat} />
         <Button variant="contained" startIcon={<Icon name="add" size={18} />} onClick={() => void begin()}>
           Begin a page

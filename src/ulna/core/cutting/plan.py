@@ -34,6 +34,13 @@ class Layout:
     offcuts: tuple[Area, ...]
     steps: tuple[Step, ...]
 
+    def every(self) -> Iterator[Placement]:
+        """Everything that lies on it, also in the panels that are won from what does."""
+        for placed in self.placements:
+            yield placed
+            if placed.inside is not None:
+                yield from placed.inside.every()
+
 
 @dataclass(frozen=True, slots=True)
 class Placement:
