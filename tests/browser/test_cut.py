@@ -82,7 +82,7 @@ def test_a_page_that_moves_on_plans_the_rest_again(mat: Page) -> None:
     expect(mat.locator("[data-done]")).to_have_text("1 of 2 pieces cut")
     sheets = mat.get_by_role("navigation", name="Sheets in the order of use").get_by_role("button")
     expect(sheets).to_have_count(2)
-    expect(sheets.nth(1)).to_contain_text("Ink, scrap 7 1/2 × 12")
+    expect(sheets.nth(1)).to_contain_text("Ink 1a, scrap 7 1/2 × 12")
     mat.get_by_role("button", name="Undo: planned again").click()
     expect(sheets).to_have_count(1)
 

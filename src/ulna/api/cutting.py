@@ -112,7 +112,7 @@ def cuts_as_pdf(id: str, home: AtHome, paper: Literal["letter", "a4"] = "letter"
     from ulna.formats import cut_pdf  # slow to import, seldom asked for
 
     now, name = page_cuts(home, id), home.page(id).name
-    content = cut_pdf.write(now.cuts, name, _names(home), now.ruler, paper, now.ticked)
+    content = cut_pdf.write(now.cuts, name, _names(home), now.ruler, paper, now.ticked, home.least_scrap())
     return attachment(content, f"{name} cuts.pdf", "application/pdf")
 
 

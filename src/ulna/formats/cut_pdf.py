@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 from collections.abc import Collection, Mapping
+from itertools import zip_longest
 from typing import Literal
 
 from reportlab.lib.colors import HexColor
@@ -11,9 +12,10 @@ from reportlab.lib.pagesizes import A4, letter
 from reportlab.pdfgen.canvas import Canvas
 
 from ulna.core.cutting.cut_list import CutList, CutSheet
-from ulna.core.cutting.progress import done
+from ulna.core.cutting.directions import directions
+from ulna.core.cutting.progress import SLIVER, done
 from ulna.core.geometry import Rect
-from ulna.core.measure import Ruler, Unit
+from ulna.core.measure import Length, Ruler, Unit
 from ulna.core.shelf import Edge
 from ulna.formats.pdf_words import draw, know_fonts, width
 from ulna.formats.svg import CUT, INK, REST
@@ -25,8 +27,9 @@ MARGIN = 0.6 * INCH
 SCALES = (1, 2, 4, 8, 16)
 """A map is drawn at the first of these fractions of true size at which it fits."""
 
-MAP = (6.3 * INCH, 6.3 * INCH)
-LINE = 15.0
+MAP = 6.1 * INCH
+LINE, LITTLE = 15.0, 12.0
+SMALL, GAP = 8.5, 5.0
 
 
 def write(
@@ -36,8 +39,10 @@ def write(
     ruler: Ruler,
     paper: PaperSize = "letter",
     ticked: Collection[str] = (),
+    least: Length = SLIVER,
 ) -> bytes:
-    """The list as a PDF; the same list gives the same bytes. `names` are the papers' by id."""
+    """The list as a PDF; the same list gives the same bytes. `names` are the papers' by id; rests narrower than
+    `least` are waste."""
     know_fonts()
     out = io.BytesIO()
     canvas = Canvas(out, pagesize=SIZES[paper], invariant=1)
@@ -46,7 +51,7 @@ def write(
     sheet = _Sheet(canvas, SIZES[paper], title, names, ruler)
     sheet.overview(cuts, ticked)
     for k, cut in enumerate(cuts.sheets, 1):
-        sheet.cut_sheet(cut, k, len(cuts.sheets), ticked)
+        sheet.cut_sheet(cut, k, len(cuts.sheets), ticked, least)
     canvas.save()
     return out.getvalue()
 
@@ -83,27 +88,45 @@ class _Sheet:
             self.y -= LINE
         self.c.showPage()
 
-    def cut_sheet(self, cut: CutSheet, k: int, count: int, ticked: Collection[str]) -> None:
-        """One sheet: its map, then its cuts."""
+    def cut_sheet(self, cut: CutSheet, k: int, count: int, ticked: Collection[str], least: Length) -> None:
+        """One sheet on a page of its own, lying: its map, and beside it its cuts, each with what comes of it."""
+        self.size = (max(self.size), min(self.size))
         heading = f"{k} of {count} · {self._name(cut)}"
         self._page(heading)
         size = f"{self.ruler.say(cut.width)} × {self.ruler.say(cut.height)} {_unit(self.ruler)}"
         side = f"{cut.face} side up" + (f"; branding strip at the {cut.strip.edge.value}" if cut.strip else "")
         self._say(f"{size}, {side}.")
-        scale = next(s for s in SCALES if max(cut.width.inches, cut.height.inches) * INCH / s <= MAP[0] or s == 16)
+        begin = self.y
+        scale = next(s for s in SCALES if max(cut.width.inches, cut.height.inches) * INCH / s <= MAP or s == 16)
         self._map(cut, 1 / scale)
         self._ruler_line(f"map at 1 : {scale}")
+        told = directions(cut, least, self.ruler)
+        self.y = begin - 8
+        left = MARGIN + MAP + 0.3 * INCH
+        most = self.size[0] - MARGIN - left - 48
         for step in cut.steps:
-            self._room(LINE, f"{heading}, continued")
-            self._tick(MARGIN, step.key in ticked)
-            self._figure(MARGIN + 36, f"{step.n}", "measure-bold", right=True)
-            self._figure(MARGIN + 48, step.says, "measure", most=self.size[0] - 2 * MARGIN - 48)
-            self.y -= LINE
+            lines = wrapped(step.says, "measure", 10.5, most)
+            besides = [
+                line
+                for words in (*(f"On the back: {w}" for w in told[step.key].write), *told[step.key].falls)
+                for line in wrapped(words, "measure", SMALL, most)
+            ]
+            self._room(LINE * len(lines) + LITTLE * len(besides), f"{heading}, continued")
+            self._tick(left, step.key in ticked)
+            self._figure(left + 36, f"{step.n}", "measure-bold", right=True)
+            for line in lines:
+                self._figure(left + 48, line, "measure")
+                self.y -= LINE
+            for line in besides:
+                self._figure(left + 48, line, "measure", size=SMALL)
+                self.y -= LITTLE
+            self.y -= GAP
         self.c.showPage()
 
     # ---- pens ------------------------------------------------------------------------------------------
 
     def _page(self, heading: str) -> None:
+        self.c.setPageSize(self.size)
         self.y = self.size[1] - MARGIN - 18
         self.c.setFillColor(HexColor(INK))
         self.c.setFont("words", 18)
@@ -172,8 +195,9 @@ class _Sheet:
         for piece in cut.pieces:
             rim = (piece.panel.x - piece.rect.x).inches * k if piece.panel else 0.0
             self._label(box(piece.rect), str(piece.number), self._size(piece.rect), rim)
-        for rest in cut.rests:
-            self._rest_size(box(rest), self._size(rest))
+        for rest, name in zip_longest(cut.rests, cut.names, fillvalue=""):
+            if isinstance(rest, Rect):
+                self._rest_size(box(rest), f"{name} · {self._size(rest)}" if name else self._size(rest))
         self.y = top - height - 16
 
     def _strip(self, cut: CutSheet, left: float, top: float, k: float) -> None:
@@ -232,16 +256,23 @@ class _Sheet:
     def _name(self, sheet: CutSheet) -> str:
         if sheet.print:
             return sheet.print[:1].upper() + sheet.print[1:]
-        name = self.names.get(sheet.of_paper, "a paper that is gone")
-        which = (
-            f"scrap {self.ruler.say_size(sheet.width, sheet.height)}"
-            if sheet.scrap
-            else f"sheet {sheet.copy_number}"
-        )
-        return f"{name}, {which}"
+        name = sheet.called if sheet.paper_name else self.names.get(sheet.of_paper, "a paper that is gone")
+        return f"{name}, scrap {self.ruler.say_size(sheet.width, sheet.height)}" if sheet.scrap else name
 
     def _size(self, rect: Rect) -> str:
         return self.ruler.say_size(rect.width, rect.height)
+
+
+def wrapped(words: str, font: str, size: float, most: float) -> list[str]:
+    """Words in lines no wider than `most` points; a word that is wider stands alone."""
+    lines = [""]
+    for word in words.split(" "):
+        longer = f"{lines[-1]} {word}".strip()
+        if lines[-1] and width(longer, font, size) > most:
+            lines.append(word)
+        else:
+            lines[-1] = longer
+    return lines
 
 
 def _unit(ruler: Ruler) -> str:

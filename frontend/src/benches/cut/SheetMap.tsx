@@ -92,7 +92,12 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, n
       {now && <Aside sheet={sheet} of={box(now.of)} grain={grain} />}
       {!small &&
         sheet.rests.map((rest, k) => (
-          <RestSize key={`${rest.x} ${rest.y}`} rest={rest} size={restSizes?.[k] ?? ""} grain={grain} />
+          <RestSize
+            key={`${rest.x} ${rest.y}`}
+            rest={rest}
+            size={[sheet.names[k], restSizes?.[k]].filter(Boolean).join(" · ")}
+            grain={grain}
+          />
         ))}
       {sheet.pieces.map((piece) => (
         <Label key={piece.number} piece={piece} size={sizes[piece.number] ?? ""} grain={grain} small={small} />
