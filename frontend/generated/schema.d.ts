@@ -742,6 +742,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/cutting/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Search
+         * @description How the search for a better list stands.
+         */
+        get: operations["get_search"];
+        put?: never;
+        /**
+         * Begin Search
+         * @description Looks for a better list in the background.
+         */
+        post: operations["begin_search"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/cutting/search/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stop Search
+         * @description Ends the search; what it has found so far is on the list.
+         */
+        post: operations["stop_search"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/cutting/spoiled": {
         parameters: {
             query?: never;
@@ -2409,7 +2453,9 @@ export interface components {
                 [key: string]: string;
             };
             new: string[];
+            opened: number;
             pieces: number;
+            proved: boolean;
             redo: string | null;
             rest_names: {
                 [key: string]: string[];
@@ -4647,6 +4693,19 @@ export interface components {
             name: string;
             size: string;
         };
+        /** @description For how long a better list is looked for at most. */
+        SearchAsked: {
+            /** @default 10 */
+            seconds: number;
+        };
+        /** @description How a search for a better list stands: `share` of its time that is over, and what it found once it has ended. */
+        SearchOut: {
+            /** @enum {string} */
+            found: "" | "fewer sheets" | "better rest" | "nothing better";
+            share: number;
+            /** @enum {string} */
+            state: "none" | "searching" | "stopped" | "ended";
+        };
         /** @description The pages that are planned together, first ones first. */
         SetIn: {
             pages: string[];
@@ -5167,9 +5226,12 @@ export interface components {
         };
         /** @enum {string} */
         ThingKind: "die cut" | "sticker" | "puffy sticker" | "chipboard" | "enamel dot" | "sequin" | "wood shape" | "doily" | "tag" | "label" | "banner" | "brad" | "clip" | "ribbon" | "twine" | "tape" | "stamp" | "alphabet" | "journaling card" | "other";
+        /** @description `says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake. */
         Tick: {
             key: string;
             on: boolean;
+            /** @default  */
+            says: string;
             version: number;
         };
         /** @description What repeats on a side, as SVG in inches. */
@@ -6861,6 +6923,103 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CuttingOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SearchAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stop_search: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SearchOut"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

@@ -40,6 +40,7 @@ class PageCuts:
     """A page's cut list as it stands: begun or fresh, in which ruler, what is ticked.
 
     `new` and `gone` say how the page has moved on since the list was begun; `lacking` is what no sheet can give.
+    `proved` says of a fresh list that no other opens fewer sheets.
     """
 
     version: int
@@ -50,6 +51,7 @@ class PageCuts:
     new: tuple[Piece, ...]
     gone: tuple[str, ...]
     lacking: tuple[Lacking, ...]
+    proved: bool
 
 
 def settled(home: Household, plan: PagePlan, page: str | None, effort: int, ruler: Ruler | None = None) -> Settled:
@@ -80,17 +82,28 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         lacks = _lacking(new, shelf_left(home, page, cuts, ticked), ruler)
         lacked = {one.piece for one in lacks}
         still = tuple(p for p in new if p.id not in lacked)
-        return PageCuts(version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks)
+        return PageCuts(version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks, False)
     ruler, shelf = home.ruler(), home.shelf_for(page)
-    found = home.cached(
-        f"cut list of {page}",
-        ["kit", "cutting", "page", "photo", "template", "settings"],
-        lambda: settled(home, plan, page, EFFORT_TO_CUT),
-    )
+    found = fresh_list(home, page)
     cuts = _listed(found.plan, found.pieces, shelf, ruler, 1)
     cuts = CutList(tuple(progress.rekeyed(sheet, elsewhere) for sheet in cuts.sheets))
     lacks = lacking(found.plan, found.pieces, shelf, ruler)
-    return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks)
+    return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks, found.plan.proved_minimal)
+
+
+LIST_FOLLOWS = ("kit", "cutting", "page", "photo", "template", "settings")
+"""A list that is not begun is made anew when one of these changes."""
+
+
+def list_name(page: str) -> str:
+    """The name under which the household remembers it."""
+    return f"cut list of {page}"
+
+
+def fresh_list(home: Household, page: str) -> Settled:
+    """A page's pieces and the best plan of their cuts that was found so far. Raises `NotThere`."""
+    plan = home.page(page)
+    return home.cached(list_name(page), LIST_FOLLOWS, lambda: settled(home, plan, page, EFFORT_TO_CUT))
 
 
 def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> Shelf:
@@ -100,10 +113,15 @@ def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str
     return shelf
 
 
-def tick(home: Household, page: str, version: int, key: str, on: bool) -> None:
-    """Ticks a step off or back, with the steps that hang on it. Raises `NotThere`, `Changed`, `FieldError`."""
+def tick(home: Household, page: str, version: int, key: str, on: bool, says: str = "") -> None:
+    """Ticks a step off or back, with the steps that hang on it. Raises `NotThere`, `Changed`, `FieldError`.
+
+    Where `says` is given, a step that says something else now is not ticked: the list has become another one.
+    """
     now = page_cuts(home, page)
     sheet = _sheet_of(now, key)
+    if says and not any(step.key == key and step.says == says for step in sheet.steps):
+        raise NotThere("step", key)
     ticked = progress.tick(sheet, now.ticked, key, on)
     if on:
         ticked = _with_source(now.cuts, sheet, ticked)
@@ -195,8 +213,9 @@ def _still(page: Evaluated, cutting: Cutting | None) -> frozenset[str] | None:
 def together(home: Household, pages: Sequence[str]) -> tuple[list[Member], Settled]:
     """Pages planned together, and what comes of it. Raises `NotThere`."""
     found = members(home, pages)
-    kinds = ["kit", "cutting", "page", "photo", "template", "settings"]
-    settled = home.cached(f"together {' '.join(pages)}", kinds, lambda: settle_all(found, _planner(EFFORT_TO_CUT)))
+    settled = home.cached(
+        f"together {' '.join(pages)}", LIST_FOLLOWS, lambda: settle_all(found, _planner(EFFORT_TO_CUT))
+    )
     return found, settled
 
 

@@ -119,16 +119,24 @@ class Household:
 
     def cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
         """What `make` gives, made again only once a document of these kinds has changed."""
-        stamps = self.library.stamps()
-        stamp = tuple(stamps.get(kind) for kind in kinds)
+        stamp = self.stamp(kinds)
         found = self._cache.get(name)
         if found is None or found[0] != stamp:
-            if len(self._cache) > MOST_CACHED:
-                self._cache.clear()
-            found = stamp, make()
-            self._cache[name] = found
+            self.remember(name, stamp, made := make())
+            return made
         value: Value = found[1]
         return value
+
+    def stamp(self, kinds: Iterable[str]) -> object:
+        """What is another one whenever a document of these kinds has changed."""
+        stamps = self.library.stamps()
+        return tuple(stamps.get(kind) for kind in kinds)
+
+    def remember(self, name: str, stamp: object, value: object) -> None:
+        """Keeps a value for as long as the stamp is the same."""
+        if len(self._cache) > MOST_CACHED:
+            self._cache.clear()
+        self._cache[name] = stamp, value
 
     # ---- settings, shelf, photos -----------------------------------------------------------------------
 

@@ -20,6 +20,7 @@ from ulna import __version__
 from ulna.api import arranging, book, cutting, kits, pages, photos, printing, prints, settings, templates, together
 from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household import Household
+from ulna.longer import Searches
 
 WEB = Path(__file__).parent.parent / "web"
 
@@ -33,7 +34,9 @@ def create_app(home: Path, passphrase: str | None = None, printer: str | None = 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         app.state.household = Household(home, printer)
+        app.state.searches = Searches()
         yield
+        app.state.searches.close()
         app.state.household.close()
 
     app = FastAPI(

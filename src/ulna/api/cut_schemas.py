@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
@@ -97,12 +97,31 @@ class CuttingOut(BaseModel):
     lacking: list[Lacking]
     pieces: int
     done: int
+    opened: int
+    proved: bool
+
+
+class SearchAsked(BaseModel):
+    """For how long a better list is looked for at most."""
+
+    seconds: Annotated[float, Field(ge=1, le=60)] = 10
+
+
+class SearchOut(BaseModel):
+    """How a search for a better list stands: `share` of its time that is over, and what it found once it has ended."""
+
+    state: Literal["none", "searching", "stopped", "ended"]
+    share: float
+    found: Literal["", "fewer sheets", "better rest", "nothing better"]
 
 
 class Tick(BaseModel):
+    """`says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake."""
+
     key: str
     on: bool
     version: int
+    says: str = ""
 
 
 class Spoiled(BaseModel):

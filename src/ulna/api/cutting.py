@@ -11,7 +11,7 @@ from fastapi.responses import Response
 
 from ulna import cutting
 from ulna.api.at_home import AtHome
-from ulna.api.cut_schemas import CuttingOut, Direction, Elsewhere, Lacking, Spoiled, Tick
+from ulna.api.cut_schemas import CuttingOut, Direction, Elsewhere, Lacking, SearchAsked, SearchOut, Spoiled, Tick
 from ulna.api.kits import attachment
 from ulna.api.schemas import Step
 from ulna.core.cutting import plan_cuts, progress
@@ -20,6 +20,7 @@ from ulna.core.cutting.effort import allowed, effort_of
 from ulna.cutting import page_cuts
 from ulna.formats import cut_json, cuts, svg
 from ulna.household import CUTTING_OF, Household
+from ulna.longer import Search
 from ulna.store.errors import NotThere
 
 router = APIRouter(prefix="/api", tags=["cutting"])
@@ -59,6 +60,8 @@ def _out(id: str, home: Household) -> CuttingOut:
         lacking=[Lacking.from_value(one) for one in now.lacking],
         pieces=sum(p.fate != "spoiled" for p in pieces),
         done=sum(len(progress.done(sheet, now.ticked)) for sheet in sheets),
+        opened=sum(not sheet.scrap and not sheet.print for sheet in sheets),
+        proved=now.proved,
     )
 
 
@@ -70,7 +73,7 @@ def get_cutting(id: str, home: AtHome) -> CuttingOut:
 @router.post("/pages/{id}/cutting/tick")
 def tick_cut(id: str, asked: Tick, home: AtHome) -> CuttingOut:
     """Ticks a cut off or takes it back, with the cuts that hang on it."""
-    cutting.tick(home, id, asked.version, asked.key, asked.on)
+    cutting.tick(home, id, asked.version, asked.key, asked.on, asked.says)
     return _out(id, home)
 
 
@@ -105,6 +108,31 @@ def undo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
 def redo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
     cutting.step(home, id, asked.version, 1)
     return _out(id, home)
+
+
+@router.get("/pages/{id}/cutting/search")
+def get_search(id: str, request: Request) -> SearchOut:
+    """How the search for a better list stands."""
+    return _search_out(request.app.state.searches.of(id))
+
+
+@router.post("/pages/{id}/cutting/search")
+def begin_search(id: str, asked: SearchAsked, request: Request, home: AtHome) -> SearchOut:
+    """Looks for a better list in the background."""
+    return _search_out(request.app.state.searches.begin(home, id, asked.seconds))
+
+
+@router.post("/pages/{id}/cutting/search/stop")
+def stop_search(id: str, request: Request) -> SearchOut:
+    """Ends the search; what it has found so far is on the list."""
+    request.app.state.searches.stop(id)
+    return _search_out(request.app.state.searches.of(id))
+
+
+def _search_out(search: Search | None) -> SearchOut:
+    if search is None:
+        return SearchOut(state="none", share=0, found="")
+    return SearchOut(state=search.state, share=search.share, found=search.found)
 
 
 @router.get("/pages/{id}/cuts.pdf", response_class=Response)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import io
 from collections.abc import Collection, Mapping
-from itertools import zip_longest
 from typing import Literal
 
 from reportlab.lib.colors import HexColor
@@ -195,9 +194,9 @@ class _Sheet:
         for piece in cut.pieces:
             rim = (piece.panel.x - piece.rect.x).inches * k if piece.panel else 0.0
             self._label(box(piece.rect), str(piece.number), self._size(piece.rect), rim)
-        for rest, name in zip_longest(cut.rests, cut.names, fillvalue=""):
-            if isinstance(rest, Rect):
-                self._rest_size(box(rest), f"{name} · {self._size(rest)}" if name else self._size(rest))
+        for k, rest in enumerate(cut.rests):
+            name = f"{cut.names[k]} · " if k < len(cut.names) else ""
+            self._rest_size(box(rest), name + self._size(rest))
         self.y = top - height - 16
 
     def _strip(self, cut: CutSheet, left: float, top: float, k: float) -> None:

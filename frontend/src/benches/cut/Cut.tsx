@@ -14,6 +14,7 @@ import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";
 import { SaveMenu } from "../../ui/SaveMenu";
 import { useInSight } from "../../ui/useInSight";
+import { Better } from "./Better";
 import { SheetMap } from "./SheetMap";
 import { StepList } from "./StepList";
 import { useCutting } from "./useCutting";
@@ -112,6 +113,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
           )}
           <SaveMenu name="Print or keep" files={files} />
         </Box>
+        <Better key={id} id={id} data={data} />
         <Notices data={data} onAgain={() => act({ kind: "again" })} />
       </Box>
       <Box

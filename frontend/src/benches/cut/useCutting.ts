@@ -12,7 +12,7 @@ import { type CuttingOut, cuttingQuery } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 
 type Act =
-  | { kind: "tick"; key: string; on: boolean }
+  | { kind: "tick"; key: string; on: boolean; says: string }
   | { kind: "again" | "undo" | "redo" }
   | { kind: "spoiled"; number: number; width: string; height: string }
   | { kind: "elsewhere"; key: string; setting: string; keep: boolean };
@@ -113,7 +113,10 @@ export function useCutting(id: string): CuttingDesk {
   return {
     data,
     ticked: useMemo(() => new Set(data?.ticked), [data]),
-    tick: (step, on) => act({ kind: "tick", key: step, on }),
+    tick: (key, on) => {
+      const says = data?.cuts.sheets.flatMap((s) => s.steps).find((s) => s.key === key)?.says ?? "";
+      act({ kind: "tick", key, on, says });
+    },
     act,
   };
 }
@@ -127,7 +130,10 @@ function send(id: string, act: Act, version: number): Promise<CuttingOut> {
   switch (act.kind) {
     case "tick":
       return take(
-        client.POST("/api/pages/{id}/cutting/tick", { ...at, body: { key: act.key, on: act.on, version } }),
+        client.POST("/api/pages/{id}/cutting/tick", {
+          ...at,
+          body: { key: act.key, on: act.on, says: act.says, version },
+        }),
       );
     case "spoiled": {
       const { number, width, height } = act;
