@@ -17,6 +17,7 @@ from pathlib import Path
 ROOT = Path(__file__).parent.parent
 sys.path[:0] = [str(ROOT), str(ROOT / "bench")]
 
+from checked import unsound  # noqa: E402
 from cut_instances import KINDS, Instance  # noqa: E402
 
 WANTED = {
@@ -29,7 +30,7 @@ WANTED = {
 
 
 def planned(instance: Instance, seconds: float) -> tuple[dict[str, object], float]:
-    """The plan as the command line gives it, and how long that took."""
+    """The plan as the command line gives it, checked, and how long that took."""
     request = json.dumps({**instance.request, "seconds": seconds}).encode()
     start = time.perf_counter()
     done = subprocess.run(
@@ -38,6 +39,8 @@ def planned(instance: Instance, seconds: float) -> tuple[dict[str, object], floa
     took = time.perf_counter() - start
     if done.returncode not in (0, 3):
         raise SystemExit(f"{instance.name}: {done.stderr.decode()}")
+    if wrong := unsound(request, done.stdout):
+        raise SystemExit(f"{instance.name}: an unsound plan: {wrong[0]}")
     return json.loads(done.stdout), took
 
 

@@ -61,6 +61,10 @@ def tour(page: Page) -> None:
     page.get_by_role("button", name="Audition papers").click()
     expect(page.get_by_role("listbox", name="Papers on trial").get_by_role("option").first).to_be_visible()
     shoot(page, "audition")
+    page.get_by_role("button", name="Audition papers").click()
+    page.get_by_role("button", name="middle cut out").click()
+    page.get_by_role("button", name="Leave it whole").hover()
+    shoot(page, "hidden")
     page.get_by_role("link", name="Variants").click()
     page.get_by_label("Name of the variant").fill("Four papers")
     page.get_by_role("button", name="Keep it as it is now").click()
@@ -68,8 +72,17 @@ def tour(page: Page) -> None:
     page.goto("/page")
     page.get_by_role("link", name="Twenty-one locks").click()
     page.get_by_role("link", name="Cut list").click()
-    page.get_by_role("button", name="Lock Brick, sheet 1").click()
+    page.get_by_role("button", name="Lock Brick 1").click()
     shoot(page, "cut")
+    page.get_by_role("link", name="Go on cutting").click()
+    for _ in range(4):
+        page.keyboard.press("ArrowRight")
+    shoot(page, "cutting-bench")
+    page.goto("/log")
+    shoot(page, "book")
+    page.goto("/page/together")
+    expect(page.get_by_role("region", name="What each page takes")).to_be_visible()
+    shoot(page, "together")
 
 
 def main() -> None:

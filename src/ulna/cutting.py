@@ -21,9 +21,9 @@ from ulna.core.errors import FieldError
 from ulna.core.gutting import Member, Planner, Settled, settle, settle_all
 from ulna.core.measure import Length, Ruler
 from ulna.core.page import Evaluated, PagePlan, evaluate
-from ulna.core.pieces import Piece
+from ulna.core.pieces import Ground, Piece
 from ulna.core.shelf import Shelf
-from ulna.core.together import Help, helps
+from ulna.core.together import Help, helps, piecing
 from ulna.formats import cuts as cuts_format
 from ulna.household import CUTTING_OF, Cutting, Household, Settings, without
 from ulna.store.errors import NotThere
@@ -56,11 +56,18 @@ class PageCuts:
 
 def settled(home: Household, plan: PagePlan, page: str | None, effort: int, ruler: Ruler | None = None) -> Settled:
     """A recipe's pieces, gutted by the person's word and the house rule, and the plan of their cuts."""
+    worked, ground = _worked(home, plan, page, ruler)
+    return settle(worked, plan, ground, _planner(effort))
+
+
+def _worked(
+    home: Household, plan: PagePlan, page: str | None, ruler: Ruler | None = None
+) -> tuple[Evaluated, Ground]:
+    """A recipe worked out, and what on; in the household's ruler where no other is given."""
     ground = home.ground(plan.format, page)
     if ruler is not None and ruler != ground.ruler:
         ground = replace(ground, ruler=ruler, worked={}, placed={})
-
-    return settle(evaluate(plan, ground), plan, ground, _planner(effort))
+    return evaluate(plan, ground), ground
 
 
 def page_cuts(home: Household, page: str) -> PageCuts:
@@ -77,8 +84,7 @@ def page_cuts(home: Household, page: str) -> PageCuts:
             for s in cuts.sheets
         )
         cuts = CutList(tuple(rekeyed))
-        pieces = settled(home, plan, page, EFFORT, ruler).pieces
-        new, gone = progress.changes(pieces, cuts)
+        new, gone = progress.changes(_worked(home, plan, page, ruler)[0].pieces, cuts)
         lacks = _lacking(new, shelf_left(home, page, cuts, ticked), ruler)
         lacked = {one.piece for one in lacks}
         still = tuple(p for p in new if p.id not in lacked)
@@ -113,8 +119,9 @@ def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str
     return shelf
 
 
-def tick(home: Household, page: str, version: int, key: str, on: bool, says: str = "") -> None:
-    """Ticks a step off or back, with the steps that hang on it. Raises `NotThere`, `Changed`, `FieldError`.
+def tick(home: Household, page: str, version: int, key: str, on: bool, says: str = "") -> int:
+    """Ticks a step off or back, with the steps that hang on it; the list's version then. Raises `NotThere`, `Changed`,
+    `FieldError`.
 
     Where `says` is given, a step that says something else now is not ticked: the list has become another one.
     """
@@ -125,7 +132,7 @@ def tick(home: Household, page: str, version: int, key: str, on: bool, says: str
     ticked = progress.tick(sheet, now.ticked, key, on)
     if on:
         ticked = _with_source(now.cuts, sheet, ticked)
-    _keep(home, page, version, now, now.cuts, ticked, "cut" if on else "took a cut back")
+    return _keep(home, page, version, now, now.cuts, ticked, "cut" if on else "took a cut back")
 
 
 def again(home: Household, page: str, version: int) -> None:
@@ -229,10 +236,15 @@ def remedies(home: Household, pages: Sequence[str], piece: str) -> list[Help]:
 
 def remedies_alone(home: Household, plan: PagePlan, page: str | None, piece: str) -> list[Help]:
     """What would help a piece of a recipe that there is no sheet for."""
-    ground = home.ground(plan.format, page)
-    worked = evaluate(plan, ground)
+    worked, ground = _worked(home, plan, page)
     alone = [Member("", plan, worked, ground)]
     return helps(alone, piece, _planner(EFFORT)) if any(p.id == piece for p in worked.pieces) else []
+
+
+def piecing_alone(home: Household, plan: PagePlan, page: str | None) -> Help | None:
+    """Mats of a recipe that would save a sheet if they were pieced of strips."""
+    alone = Member("", plan, *_worked(home, plan, page))
+    return piecing(alone, settle_all([alone], _planner(EFFORT)), _planner(EFFORT))
 
 
 def _planner(effort: int) -> Planner:
@@ -318,7 +330,7 @@ def _check_scraps(home: Household, page: str, cuts: CutList, ticked: Collection[
 
 def _keep(
     home: Household, page: str, version: int, now: PageCuts, cuts: CutList, ticked: frozenset[str], what: str
-) -> None:
+) -> int:
     _check_scraps(home, page, cuts, ticked)
     id, ruler = f"{CUTTING_OF}{page}", Settings.of(now.ruler)
     listed = cuts_format.CutList.from_value(cuts)
@@ -330,4 +342,4 @@ def _keep(
     at = datetime.now(UTC)
     when = {key: before.when.get(key, at) for key in sorted(ticked)}
     body = Cutting(cuts=listed, ticked=sorted(ticked), when=when, ruler=ruler).model_dump(mode="json")
-    home.library.write("cutting", id, version, body, what)
+    return home.library.write("cutting", id, version, body, what).version

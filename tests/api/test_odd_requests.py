@@ -24,6 +24,9 @@ SEEDS: dict[str, Any] = {
     "/api/move": {"page": page(photo_part()), "part": "p", "x": "1 in", "y": "2 in", "catch": "1/4 in"},
     "/api/lengths/read": {"text": "4 1/4", "range": "size", "marks": 1},
     "/api/tile": {"side": {"scale": "1 in", "pattern": "dot"}, "width": "12 in", "height": "12 in"},
+    "/api/gut": {"page": page(photo_part("p", mat("1/8 in", "ink"))), "piece": "p/mat-1", "gut": True},
+    "/api/helps": {"page": page(photo_part("p", mat("1/8 in", "ink"))), "piece": "p/mat-1", "id": None},
+    "/api/piecing": {"page": page(photo_part("p", mat("1/8 in", "ink"))), "id": None},
     "/api/cutplan": {**REQUEST, "seconds": 0.01},
 }
 ODD = st.sampled_from(

@@ -12,7 +12,7 @@ import pytest
 import uvicorn
 from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
-from tests.browser.deeds import begin_page, unpack_csv
+from tests.browser.deeds import kit_there, page_there
 from ulna.api.app import WEB, create_app
 
 CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
@@ -118,6 +118,6 @@ Pad,pad,6,6,9,patterned,dot,#ffffff #a5402f
 @pytest.fixture
 def bench(page: Page, tmp_path: Path) -> Page:
     """A single page with a base, and five papers to make things from."""
-    unpack_csv(page, tmp_path, KIT)
-    begin_page(page, "single")
+    kit_there(page, KIT)
+    page_there(page)
     return page

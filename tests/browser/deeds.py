@@ -37,6 +37,23 @@ def unpack_csv(page: Page, folder: Path, text: str = KIT) -> None:
     expect(page.get_by_label("Name of the kit")).to_have_value("towpath")
 
 
+def kit_there(page: Page, text: str = KIT) -> None:
+    """A kit that was unpacked before the test begins."""
+    file = {"name": "towpath.csv", "mimeType": "text/csv", "buffer": text.encode()}
+    rows = page.request.post("/api/kits/read-csv", multipart={"file": file}).json()
+    kit = {"name": "towpath", "papers": rows["papers"], "things": rows["things"]}
+    assert page.request.post("/api/kits", data={"kit": kit}).ok
+
+
+def page_there(page: Page, pages: int = 1) -> None:
+    """A 12 × 12 page that was begun before the test does, open at its bench."""
+    bases = [{"kind": "base", "id": f"base-{on}", "on": on} for on in ("left", "right")[:pages]]
+    format = {"kind": "12x12", "width": "12 in", "height": "12 in", "pages": pages}
+    answer = page.request.post("/api/pages", data={"page": {"name": "New page", "format": format, "parts": bases}})
+    page.goto(f"/page/{answer.json()['saved']['id']}")
+    expect(page.get_by_label("The page at scale")).to_be_visible()
+
+
 def add_photos(page: Page, *files: Path) -> None:
     page.goto("/photos")
     page.get_by_label("Photos", exact=True).set_input_files(list(files))

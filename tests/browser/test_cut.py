@@ -10,14 +10,24 @@ from playwright.sync_api import Locator, Page, expect
 from pypdf import PdfReader
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_photo_parts, begin_page, choose_paper, figures, put, row, saved, unpack_csv
+from tests.browser.deeds import (
+    add_photo_parts,
+    begin_page,
+    choose_paper,
+    figures,
+    kit_there,
+    page_there,
+    put,
+    row,
+    saved,
+)
 
 
 @pytest.fixture
 def mat(page: Page, tmp_path: Path) -> Page:
     """The cut list of a page with one mat of Ink, 4 1/2 × 6 1/2: two cuts."""
-    unpack_csv(page, tmp_path)
-    begin_page(page, "single")
+    kit_there(page)
+    page_there(page)
     add_photo_parts(page, [], "A place for one")
     choose_paper(page, "Mat 1 paper", "Ink · A")
     saved(page)

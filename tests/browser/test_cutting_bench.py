@@ -11,21 +11,21 @@ from tests.browser.conftest import Server
 from tests.browser.deeds import (
     add_part,
     add_photo_parts,
-    begin_page,
     choose_paper,
+    kit_there,
+    page_there,
     plain,
     put,
     row,
     saved,
-    unpack_csv,
 )
 
 
 @pytest.fixture
 def mat(page: Page, tmp_path: Path) -> Page:
     """At the cutting bench with one mat of Ink, 4 1/2 × 6 1/2: two cuts."""
-    unpack_csv(page, tmp_path)
-    begin_page(page, "single")
+    kit_there(page)
+    page_there(page)
     add_photo_parts(page, [], "A place for one")
     choose_paper(page, "Mat 1 paper", "Ink · A")
     saved(page)

@@ -73,23 +73,24 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
     cost = page.get_by_role("region", name="What the page costs")
     expect(cost).to_contain_text("8 pieces to cut")
     expect(cost).to_contain_text("3 prints")
-    expect(cost).to_contain_text("opens 5 sheets")
-    expect(cost).to_contain_text("opens 3 of 4, 1 left")
+    expect(cost).to_contain_text("opens 4 sheets")
+    expect(cost).to_contain_text("opens 2 of 4, 2 left")
+    expect(cost).to_contain_text("1 middle cut out, 1 sheet less")
     saved(page)
 
     page.get_by_role("link", name="Cut list").click()
     sheets = page.get_by_role("navigation", name="Sheets in the order of use").get_by_role("button")
-    expect(sheets).to_have_count(6)
+    expect(sheets).to_have_count(5)
     expect(sheets.last).to_contain_text("Print of bridge")
     sheets.filter(has_text="Reeds").click()
     expect(page.locator("[data-side]")).to_have_text("A side up, branding strip at the bottom")
     assert figures(page) == [
         "1. Set 11 1/2 from the top of the sheet.",
         "2. Set 11 from the left of the 12 × 11 1/2 part.",
-        "3. Set 11 from the top of the 11 × 11 1/2 part: piece 3.",
+        "3. Set 11 from the top of the 11 × 11 1/2 part: piece 5.",
     ]
     found = set()
-    for k in range(5):  # the sixth is the print that the gutter cuts
+    for k in range(4):  # the fifth is the print that the gutter cuts
         sheets.nth(k).click()
         region = page.get_by_role("region", name="Cuts")
         found |= set(re.findall(r"([\d/ ]+ × [\d/ ]+), side A", plain(region.inner_text())))
@@ -109,7 +110,7 @@ def _measure_the_files(page: Page, sheets: int) -> None:
     content = pdf.pages[1].get_contents()
     assert content is not None and b" 432 432 re" in content.get_data()
     first = pdf.pages[0].extract_text()
-    assert "10 pieces from 5 sheets, 1 print" in first and "Mat of heron and lock" in first
+    assert "10 pieces from 4 sheets, 1 print" in first and "Mat of heron and lock" in first
     drawing = ET.fromstring(_download(page, "at true size (SVG)"))
     assert (drawing.get("width"), drawing.get("viewBox")) == ("12in", "0 0 12 12")
 

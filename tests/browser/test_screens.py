@@ -102,7 +102,7 @@ def test_nothing_is_cut_off_in_a_narrow_window(window: Callable[..., Page], benc
     [
         ("/unpack", "checkbox", "Choose Still Water", "A side: pattern"),
         ("/photos", "link", "Down through the lock", "Crop of Down through the lock"),
-        ("cut", "button", "Log Book, sheet 1", "Map of the sheet"),
+        ("cut", "button", "Log Book 1", "Map of the sheet"),
     ],
 )
 def test_on_a_tablet_what_is_chosen_and_the_work_are_in_sight_together(

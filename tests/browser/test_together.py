@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import plain, unpack_csv
+from tests.browser.deeds import kit_there, plain
 
 KIT = """name,kind,width,height,count,stock,a pattern,a colours
 Blue,sheet,12,12,1,card stock,plain,#4477aa
@@ -20,7 +20,7 @@ Ink,sheet,12,12,2,card stock,plain,#222222
 @pytest.fixture
 def short(page: Page, tmp_path: Path) -> Page:
     """Two pages that both want the one sheet of Blue for their base."""
-    unpack_csv(page, tmp_path, KIT)
+    kit_there(page, KIT)
     papers = page.request.get("/api/kits").json()[0]["kit"]["papers"]
     blue = next(paper["id"] for paper in papers if paper["name"] == "Blue")
     format = {"kind": "12x12", "width": "12 in", "height": "12 in", "pages": 1}

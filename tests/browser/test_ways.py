@@ -18,6 +18,8 @@ from tests.browser.deeds import (
     begin_page,
     choose_paper,
     jpeg,
+    kit_there,
+    page_there,
     put,
     row,
     saved,
@@ -94,8 +96,8 @@ def test_hands_quicker_than_the_server_lose_nothing(page: Page, tmp_path: Path) 
 
 def test_each_bench_is_entered_again_where_it_was_left(page: Page, tmp_path: Path) -> None:
     """From a page to the papers and back; its cut list; all pages are one press away."""
-    unpack_csv(page, tmp_path)
-    begin_page(page, "single")
+    kit_there(page)
+    page_there(page)
     here = page.url
     page.get_by_role("link", name="Unpack").click()
     expect(page.get_by_label("Name of the kit")).to_have_value("towpath")
@@ -116,8 +118,8 @@ def test_what_is_pressed_by_thumb_is_large_enough(browser: Browser, server: Serv
     context = browser.new_context(viewport={"width": 1180, "height": 820}, base_url=server.address, has_touch=True,
                                   is_mobile=True)  # fmt: skip
     page = context.new_page()
-    unpack_csv(page, tmp_path)
-    begin_page(page, "single")
+    kit_there(page)
+    page_there(page)
     row(page, "Base:").tap()
     choose_paper(page, "Base paper", "Cream · A")
     add_photo_parts(page, [], "A place for one")
@@ -225,8 +227,8 @@ def test_a_sheet_is_shown_as_its_own_photograph(page: Page, tmp_path: Path) -> N
 @pytest.fixture
 def joint(page: Page, tmp_path: Path) -> Page:
     """A double page with two places on one mat."""
-    unpack_csv(page, tmp_path, KIT)
-    begin_page(page)
+    kit_there(page, KIT)
+    page_there(page, 2)
     add_photo_parts(page, [], "Two places on one mat")
     return page
 

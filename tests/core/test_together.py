@@ -18,7 +18,7 @@ from ulna.core.parts.place import Across, Down, Place
 from ulna.core.pieces import PaperChoice
 from ulna.core.prints import Print
 from ulna.core.shelf import Direction, Paper, Side
-from ulna.core.together import helps, rechosen, takes
+from ulna.core.together import helps, piecing, rechosen, takes
 
 BLUE, SKY, INK = (replace(paper(id, 1), a=Side("plain", (c,)), b=Side("plain", (c,))) for id, c in (
     ("blue", "#4477aa"), ("sky", "#5580b0"), ("ink", "#222222")))  # fmt: skip
@@ -102,6 +102,23 @@ def test_a_mat_a_mark_narrower_and_a_smaller_print() -> None:
         "Make the mat narrower by 1/16, to 3/16",
         "Print Heron at 3 1/2 × 5",
     ]
+
+
+def test_a_mat_pieced_of_strips_saves_a_sheet_where_it_does() -> None:
+    """A panel of 11 1/2 × 12 and a mat of 7 1/2 × 7 1/2 want two sheets; its strips come out of a scrap."""
+    two, rest = replace(BLUE, count=2), scrap("rest", "blue", "8", "3")
+    papers = (two, replace(rest, a=BLUE.a, b=BLUE.b))
+    one = member("", panel("11 1/2", "12"), photo("7 × 7"), papers=papers, gut="never")
+    settled = settle_all([one], planner)
+    assert settled.plan.whole_sheets_used == 2
+    help = piecing(one, settled, planner)
+    assert help is not None
+    assert help.says == (
+        "Piece mat of Heron of four strips, from rest of blue: one sheet less; the seams lie at its corners"
+    )
+    again = replace(one, recipe=help.recipe, page=evaluate(help.recipe, one.ground))
+    assert settle_all([again], planner).plan.whole_sheets_used == 1
+    assert piecing(again, settle_all([again], planner), planner) is None
 
 
 def test_a_remedy_is_the_recipe_as_it_would_be() -> None:

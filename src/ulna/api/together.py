@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 from ulna import cutting
 from ulna.api.at_home import AtHome
 from ulna.api.cut_schemas import GutOffer
-from ulna.api.schemas import Saved, saved
+from ulna.api.schemas import PageAsked, Saved, saved
 from ulna.core.cost import lacking
 from ulna.core.cutting.plan import CutPlan
 from ulna.core.gutting import Member, Settled
@@ -150,6 +150,13 @@ def find_help(asked: HelpsAsked, home: AtHome) -> list[HelpOut]:
     else:
         found = cutting.remedies_alone(home, asked.page.value(), asked.id, asked.piece)
     return [_help(one) for one in found]
+
+
+@router.post("/piecing")
+def find_piecing(asked: PageAsked, home: AtHome) -> list[HelpOut]:
+    """Mats of a recipe that would save a sheet if they were pieced of strips; empty where none does."""
+    found = cutting.piecing_alone(home, asked.page.value(), asked.id)
+    return [_help(found)] if found else []
 
 
 def _help(one: Help) -> HelpOut:

@@ -7,14 +7,14 @@ cut out, the other side, another paper of like colour, a mat narrower by a few m
 from __future__ import annotations
 
 import dataclasses
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
 from ulna.core import hidden
 from ulna.core.colour import Lab, of_hex
 from ulna.core.crop import PRINT_SIZES
-from ulna.core.gutting import Member, Planner, Settled, answered, settle_all
+from ulna.core.gutting import Member, Planner, Settled, answered, listed, settle_all
 from ulna.core.measure import Length, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.parts import Part
@@ -101,6 +101,68 @@ def _changed(member: Member, recipe: PagePlan) -> Member:
     if only is not None:
         only |= {p.id for p in page.pieces} - {p.id for p in member.page.pieces}
     return replace(member, recipe=recipe, page=page, only=only)
+
+
+def piecing(member: Member, settled: Settled, planner: Planner) -> Help | None:
+    """Mats that would save a sheet, or find their place, if they were pieced of strips, as few of them as do; which
+    sheets and scraps the strips come from, and where the seams lie. None where it saves nothing.
+    """
+    solid = {p.id: p for p in member.pieces if _is_solid(member, p)}
+    able = list(solid)
+    trial = settle_all([_all_pieced(member, list(solid.values()))], planner)
+    if not able or _standing(trial) >= _standing(settled):
+        return None
+    chosen, best, least = able, trial, _standing(trial)
+    for id in able[:MOST_MATS]:
+        fewer = [other for other in chosen if other != id]
+        trial = settle_all([_all_pieced(member, [solid[other] for other in fewer])], planner)
+        if _standing(trial) <= least:
+            chosen, best = fewer, trial
+    if not chosen:
+        return None
+    changed = _all_pieced(member, [solid[id] for id in chosen])
+    names = listed([solid[id].name for id in chosen])
+    sheets = settled.plan.whole_sheets_used - best.plan.whole_sheets_used
+    gain = "one sheet less" if sheets == 1 else f"{sheets} sheets less" if sheets else "it finds its place"
+    strips = {p.id for p in changed.page.pieces} - {p.id for p in member.page.pieces}
+    come = _come_from(changed, best, strips)
+    says = f"Piece {names} of four strips, from {come}: {gain}; the seams lie at its corners"
+    return Help(says, member.id, changed.recipe)
+
+
+MOST_MATS = 6
+"""So many mats are tried to be left whole again, one by one."""
+
+
+def _standing(settled: Settled) -> tuple[int, int]:
+    return len(settled.plan.unplaced), settled.plan.whole_sheets_used
+
+
+def _is_solid(member: Member, piece: Piece) -> bool:
+    """Whether it is a mat that could be pieced: lying straight, from a paper that is there."""
+    found = _mat_of(member, piece)
+    mat = found[0].mats[found[1]] if found else None
+    return mat is not None and not mat.pieced and not mat.angle and piece.choice.paper in member.ground.shelf.papers
+
+
+def _all_pieced(member: Member, pieces: Sequence[Piece]) -> Member:
+    changed = member
+    for piece in pieces:
+        mat = _mat_of(changed, piece)
+        if mat is not None:
+            changed = replace(changed, recipe=_with_mat(changed, *mat, pieced=True))
+    return _changed(member, changed.recipe)
+
+
+def _come_from(member: Member, settled: Settled, strips: Collection[str]) -> str:
+    """The sheets and scraps that strips are cut from, as they are called."""
+    papers, found = member.ground.shelf.papers, list[str]()
+    for sheet in settled.plan.sheets:
+        paper = papers[sheet.sheet]
+        called = paper.name if paper.is_scrap else f"{paper.name} {sheet.copy}"
+        if called not in found and any(placed.piece in strips for placed in sheet.layout.every()):
+            found.append(called)
+    return listed(found) if found else "what is left"
 
 
 Way = Iterator[tuple[str, PagePlan]]

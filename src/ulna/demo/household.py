@@ -57,10 +57,12 @@ def _fill(home: Household) -> None:
         photos = {
             s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)
         }
-    _page(home, pages.rain(photos))
-    _to_print(home, _page(home, pages.engine(photos)), photos)
+    rain, engine = _page(home, pages.rain(photos)), _page(home, pages.engine(photos))
+    _to_print(home, engine, photos)
     _cut(home, _page(home, pages.market(photos)), sheets=None)
-    _cut(home, _page(home, pages.locks(photos)), sheets=7)
+    locks = _page(home, pages.locks(photos))
+    _cut(home, locks, sheets=7)
+    home.library.add("set", {"pages": [locks, rain, engine]}, "chose pages", id="set")
 
 
 def _photo(home: Household, scene: Scene, file: bytes) -> str:
@@ -98,8 +100,7 @@ def _page(home: Household, plan: PagePlan) -> str:
 
 def _cut(home: Household, page: str, sheets: int | None) -> None:
     """Ticks off everything on the first so many sheets of a page, on all of them where None."""
+    version = 0
     for sheet in cutting.page_cuts(home, page).cuts.sheets[:sheets]:
         for step in sheet.steps:
-            now = cutting.page_cuts(home, page)
-            if step.key not in now.ticked:
-                cutting.tick(home, page, now.version, step.key, True)
+            version = cutting.tick(home, page, version, step.key, True)

@@ -286,7 +286,7 @@ def _layout(layout: Layout, unit: str) -> dict[str, Any]:
     return {
         "placements": [_placement(p, unit) for p in layout.placements],
         "offcuts": [_box(o) for o in layout.offcuts],
-        "steps": [_step(n, step, unit) for n, step in enumerate(layout.steps, 1)],
+        "steps": [_step(n, step, unit, layout) for n, step in enumerate(layout.steps, 1)],
     }
 
 
@@ -299,7 +299,17 @@ def _placement(placed: Placement, unit: str) -> dict[str, Any]:
     return document
 
 
-def _step(n: int, step: Step, unit: str) -> dict[str, Any]:
+def _is_side(area: Area, step: Step) -> bool:
+    """Whether a cut leaves this area as a part of its own. Beyond a cut that has a width it is not told."""
+    x, y, width, height = step.of
+    if step.axis == "vertical":
+        sides = Area(x, y, step.at - x, height), Area(step.at, y, x + width - step.at, height)
+    else:
+        sides = Area(x, y, width, step.at - y), Area(x, step.at, width, y + height - step.at)
+    return area in sides
+
+
+def _step(n: int, step: Step, unit: str, layout: Layout) -> dict[str, Any]:
     upright = step.axis == "vertical"
     edge, size = ("left edge", step.of.width) if upright else ("top edge", step.of.height)
     how = "top to bottom" if upright else "side to side"
@@ -309,4 +319,7 @@ def _step(n: int, step: Step, unit: str) -> dict[str, Any]:
     )
     if not 0 < step.setting < size:
         text = f"Trim the {edge if step.setting <= 0 else edge.replace('left', 'right').replace('top', 'bottom')}."
+    done = [placed.piece for placed in layout.placements if _is_side(placed.area, step)]
+    if done:
+        text = f"{text[:-1]}: {' and '.join(done)}."
     return {"n": n, "text": text, "axis": step.axis, "at": _out(step.at), "of": _box(step.of)}

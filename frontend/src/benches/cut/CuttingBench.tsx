@@ -1,7 +1,7 @@
 /** The cutting bench: one step at a time, to be read while standing, by thumb and by keys. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useEffect, useRef, useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { type CuttingOut, useShelf } from "../../api/documents";
@@ -21,37 +21,51 @@ export default function CuttingBench() {
 type Dialog = "spoiled" | "elsewhere" | null;
 
 function Bench({ id }: { id: string }) {
-  const { data, ticked, tick, act } = useCutting(id);
+  const { data, ticked, tick, act, latest } = useCutting(id);
   const shelf = useShelf();
   const [at, setAt] = useState<string | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
+  const spot = useRef<string | null>(null);
   useWake();
-  const steps = data ? stepsOf(data) : [];
-  const undone = steps.findIndex(({ step }) => !ticked.has(step.key));
-  const found = steps.findIndex(({ step }) => step.key === at);
-  const place = found >= 0 ? found : undone >= 0 ? undone : steps.length - 1;
-  const here = steps[place];
 
-  function go(by: number): void {
-    setAt(steps[Math.max(0, Math.min(steps.length - 1, place + by))]?.step.key ?? null);
+  function move(key: string | null): void {
+    spot.current = key;
+    setAt(key);
   }
 
+  function go(by: number): void {
+    const now = standing(latest(), spot.current);
+    const next = Math.max(0, Math.min(now.steps.length - 1, now.place + by));
+    move(now.steps[next]?.step.key ?? null);
+  }
+
+  /** Keys may come quicker than the list is drawn: each goes on from where the one before it led. */
   function done(): void {
-    if (!here || ticked.has(here.step.key)) return;
-    tick(here.step.key, true);
-    const next = steps.find(({ step }, k) => k > place && !ticked.has(step.key));
-    setAt(
-      (next ?? steps.find(({ step }) => !ticked.has(step.key) && step.key !== here.step.key))?.step.key ?? null,
-    );
+    const { steps, place, ticked } = standing(latest(), spot.current);
+    const step = steps[place]?.step;
+    if (!step || ticked.has(step.key)) return;
+    tick(step.key, true);
+    const open = steps.filter((one) => !ticked.has(one.step.key) && one.step.key !== step.key);
+    const next = open.find((one) => steps.indexOf(one) > place) ?? open[0];
+    move(next?.step.key ?? null);
   }
 
   function back(): void {
-    if (here && ticked.has(here.step.key)) tick(here.step.key, false);
+    const { steps, place, ticked } = standing(latest(), spot.current);
+    const step = steps[place]?.step;
+    if (step && ticked.has(step.key)) tick(step.key, false);
+  }
+
+  /** After a mishap one goes on with what is to be cut first now. */
+  function mishap(what: Parameters<typeof act>[0]): void {
+    move(null);
+    act(what);
   }
 
   const keys = useRef({ go, done, back });
   keys.current = { go, done, back };
-  useEffect(() => {
+  // There as soon as the step is seen: a key may be pressed at once.
+  useLayoutEffect(() => {
     function onKey(event: KeyboardEvent): void {
       const target = event.target as HTMLElement;
       if (dialog || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, select, textarea"))
@@ -69,6 +83,8 @@ function Bench({ id }: { id: string }) {
   }, [dialog]);
 
   if (!data) return null;
+  const { steps, place, undone } = standing(data, at);
+  const here = steps[place];
   if (!here) {
     return (
       <Box sx={{ p: 4 }}>
@@ -187,13 +203,24 @@ function Bench({ id }: { id: string }) {
           data={data}
           ticked={ticked}
           last={last(data, ticked)}
-          onAct={act}
+          onAct={mishap}
           onClose={() => setDialog(null)}
         />
       )}
-      {dialog === "elsewhere" && <Elsewhere data={data} step={step} onAct={act} onClose={() => setDialog(null)} />}
+      {dialog === "elsewhere" && (
+        <Elsewhere data={data} step={step} onAct={mishap} onClose={() => setDialog(null)} />
+      )}
     </Box>
   );
+}
+
+/** The steps of a list, and where one is among them: at the step that was chosen, else at the first to be made. */
+function standing(data: CuttingOut | undefined, at: string | null) {
+  const steps = data ? stepsOf(data) : [];
+  const ticked = new Set(data?.ticked);
+  const undone = steps.findIndex(({ step }) => !ticked.has(step.key));
+  const found = steps.findIndex(({ step }) => step.key === at);
+  return { steps, ticked, undone, place: found >= 0 ? found : undone >= 0 ? undone : steps.length - 1 };
 }
 
 /** The piece that was cut last, as far as the list can tell. */

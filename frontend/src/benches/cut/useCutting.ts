@@ -22,6 +22,8 @@ export interface CuttingDesk {
   ticked: ReadonlySet<string>;
   tick: (key: string, on: boolean) => void;
   act: (act: Act) => void;
+  /** The list as it stands at this moment, which may be ahead of what is drawn. */
+  latest: () => CuttingOut | undefined;
 }
 
 const AGAIN = 1500;
@@ -118,6 +120,7 @@ export function useCutting(id: string): CuttingDesk {
       act({ kind: "tick", key, on, says });
     },
     act,
+    latest: () => queries.getQueryData(key),
   };
 }
 

@@ -117,7 +117,13 @@ function KeptBack({ paper, keeps, onKeep }: { paper: Cost["papers"][number] } & 
       aria-pressed={kept > 0}
       aria-label={kept ? `${paper.name}: ${kept} kept back, let go` : `${paper.name}: save ${these}`}
       onClick={() => onKeep(paper.paper, kept ? 0 : want)}
-      sx={{ minHeight: 26, p: 0, fontSize: "0.82rem", color: colours.verdigris }}
+      sx={{
+        minHeight: 26,
+        p: 0,
+        fontSize: "0.82rem",
+        color: colours.verdigris,
+        "@media (pointer: coarse)": { minHeight: 44 },
+      }}
     >
       {kept ? `${kept} kept back · let go` : `Save ${these}`}
     </Button>

@@ -1,13 +1,27 @@
 /** Hidden middles of a page: what each would give back, what that saves, and a person's word about it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { Schemas } from "../../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { client, type Schemas, take } from "../../api/client";
+import type { Recipe } from "../../api/documents";
 import { colours } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 
 type Offer = Schemas["GutOffer"];
 
+const LINE = {
+  display: "flex",
+  flexWrap: "wrap",
+  alignItems: "center",
+  columnGap: 1,
+  lineHeight: 1.35,
+  borderBottom: `1px solid ${colours.faint}`,
+} as const;
+
 interface Props {
+  id: string;
+  page: Recipe;
+  onTake: (says: string, recipe: Recipe) => void;
   offers: Offer[];
   /** Of which pieces something was said, so that they can be left to the house rule again. */
   said: ReadonlySet<string>;
@@ -16,13 +30,28 @@ interface Props {
   onLook: (offer: Offer | null) => void;
 }
 
-export function HiddenPaper({ offers, said, onSay, onLook }: Props) {
+export function HiddenPaper({ id, page, offers, said, onSay, onLook, onTake }: Props) {
+  const { data: pieced } = useQuery({
+    queryKey: ["piecing", id, page],
+    queryFn: () => take(client.POST("/api/piecing", { body: { id, page } })),
+    gcTime: 20_000,
+  });
   return (
     <Box
       component="ul"
       aria-label="Hidden paper"
       sx={{ flex: 1, listStyle: "none", m: 0, p: 0, fontSize: "0.92rem" }}
     >
+      {pieced?.map((help) => (
+        <Box component="li" key={help.says} sx={LINE}>
+          <Box component="span" sx={{ flex: "1 1 420px" }}>
+            {unbroken(help.says)}.
+          </Box>
+          <Button size="small" onClick={() => onTake("pieced a mat", help.recipe)}>
+            Piece it
+          </Button>
+        </Box>
+      ))}
       {offers.map((offer) => (
         <Box
           component="li"
@@ -31,14 +60,7 @@ export function HiddenPaper({ offers, said, onSay, onLook }: Props) {
           onMouseLeave={() => onLook(null)}
           onFocus={() => onLook(offer)}
           onBlur={() => onLook(null)}
-          sx={{
-            display: "flex",
-            flexWrap: "wrap",
-            alignItems: "center",
-            columnGap: 1,
-            lineHeight: 1.35,
-            borderBottom: `1px solid ${colours.faint}`,
-          }}
+          sx={LINE}
         >
           <Box component="span" sx={{ flex: "1 1 420px" }}>
             {unbroken(offer.sentence)}{" "}

@@ -368,6 +368,9 @@ function Bench({ answer }: { answer: PageOut }) {
               onOpen: setHidden,
               list: (
                 <HiddenPaper
+                  id={id}
+                  page={page}
+                  onTake={edit}
                   offers={offers}
                   said={said}
                   onSay={(piece, gut) => void gutting(piece, gut)}
