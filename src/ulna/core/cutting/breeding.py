@@ -103,6 +103,7 @@ def _first(field: Field, dice: np.random.Generator, many: int) -> tuple[Floats, 
         "split": dice.integers(0, 4, many),
         "opening": dice.integers(0, 3, many),
         "thrifty": dice.random(many) < 0.85,
+        "flip": (dice.random((many, field.n)) < 0.3) & (np.arange(many) % 8 != 1)[:, None],
     }
     return keys, genes
 
@@ -130,5 +131,9 @@ def _children(
     taken = {name: gene[one].copy() for name, gene in genes.items()}
     for name, choices in (("fit", 3), ("split", 4), ("opening", 3)):
         taken[name] = np.where(dice.random(many) < 0.12, dice.integers(0, choices, many), taken[name])
+    taken["flip"] = np.where(mixed, genes["flip"][other], taken["flip"])
+    for _ in range(2):
+        piece = dice.integers(0, n, many)
+        taken["flip"][each, piece] ^= dice.random(many) < 0.6
     taken["thrifty"] = taken["thrifty"] ^ (dice.random(many) < 0.08)
     return child, taken

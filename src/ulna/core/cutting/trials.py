@@ -112,13 +112,16 @@ class Field:
 class Manner:
     """How each trial goes about it: the order of the pieces; the fit (0 to 2, trials in this order); the split (0
     larger rest kept whole, 1 smaller, 2 upright first, 3 level first); scraps and panels first; which sheet is opened
-    (0 the most wanted, 1 the smallest, 2 the largest)."""
+    (0 the most wanted, 1 the smallest, 2 the largest); and by piece whether the split goes the other way. Without that
+    last choice many cut trees could be reached by no order at all.
+    """
 
     order: Ints
     fit: Ints
     split: Ints
     thrifty: Flags
     opening: Ints
+    flip: Flags
 
 
 @dataclass(slots=True, eq=False)
@@ -290,7 +293,7 @@ def run(field: Field, manner: Manner) -> Trials:
         a, b = np.where(lies, field.h[p], field.w[p]), np.where(lies, field.w[p], field.h[p])
         w, h = floor.w[rows, j], floor.h[rows, j]
         over, under = np.maximum(0, w - a - field.kerf), np.maximum(0, h - b - field.kerf)
-        upright = _upright_first(manner.split[rows], w, h, a, b, over, under)
+        upright = _upright_first(manner.split[rows], w, h, a, b, over, under) ^ manner.flip[rows, p]
         out.slot[step, rows], out.turned[step, rows], out.upright[step, rows] = floor.ids[rows, j], lies, upright
         used[rows, floor.opened[rows, j]] = True
         held[rows, floor.opened[rows, j]] += field.area[p]
