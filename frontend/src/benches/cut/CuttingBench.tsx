@@ -128,7 +128,7 @@ function Bench({ id }: { id: string }) {
           step {place + 1} of {steps.length} · {data.done} of {data.pieces} pieces cut
         </Box>
       </Box>
-      <Box sx={{ p: 2, pt: 1, minHeight: 0, minWidth: 0, [small]: { height: "70vw" } }}>
+      <Box sx={{ p: 2, pt: 1, minHeight: 0, minWidth: 0, [small]: { height: "70vw", order: 2 } }}>
         <SheetMap
           sheet={sheet}
           sizes={data.sizes}
@@ -139,7 +139,11 @@ function Bench({ id }: { id: string }) {
           now={step}
         />
       </Box>
-      <Box component="section" aria-label="This step" sx={{ p: 2, pt: 1, overflow: "auto", minHeight: 0 }}>
+      <Box
+        component="section"
+        aria-label="This step"
+        sx={{ p: 2, pt: 1, overflow: "auto", minHeight: 0, [small]: { order: 1 } }}
+      >
         <StepNow key={step.key} data={data} step={step} isDone={isDone} />
         {all && (
           <Box sx={{ mt: 2, p: 1.5, borderRadius: 1, background: colours.tint, fontSize: "1.15rem" }} role="status">
@@ -164,6 +168,13 @@ function Bench({ id }: { id: string }) {
           position: "sticky",
           bottom: 0,
           "& button": { minHeight: 56, fontSize: "1.05rem" },
+          // At 200 % zoom the step comes first, and the bar leaves room for it.
+          [small]: {
+            order: 3,
+            gap: 0.5,
+            p: 0.75,
+            "& button": { minHeight: 44, minWidth: 0, px: 1, fontSize: "0.95rem", flex: "1 1 auto" },
+          },
         }}
       >
         <Button variant="outlined" onClick={() => go(-1)} disabled={place === 0} sx={{ minWidth: 96 }}>
