@@ -12,7 +12,7 @@ import pytest
 import uvicorn
 from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
-from tests.browser.deeds import kit_there, page_there
+from tests.browser.deeds import add_photo_parts, choose_paper, kit_there, page_there, saved
 from ulna.api.app import WEB, create_app
 
 CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
@@ -113,6 +113,18 @@ Ink,sheet,12,12,6,card stock,plain,#2b3138
 Brick,sheet,12,12,1,patterned,bricks,#d8c7b4 #b8683c
 Pad,pad,6,6,9,patterned,dot,#ffffff #a5402f
 """
+
+
+@pytest.fixture
+def listed(page: Page) -> Page:
+    """The cut list of a page with one mat of Ink, 4 1/2 × 6 1/2: two cuts."""
+    kit_there(page)
+    page_there(page)
+    add_photo_parts(page, [], "A place for one")
+    choose_paper(page, "Mat 1 paper", "Ink · A")
+    saved(page)
+    page.get_by_role("link", name="Cut list").click()
+    return page
 
 
 @pytest.fixture

@@ -11,12 +11,8 @@ from pypdf import PdfReader
 
 from tests.browser.conftest import Server
 from tests.browser.deeds import (
-    add_photo_parts,
     begin_page,
-    choose_paper,
     figures,
-    kit_there,
-    page_there,
     put,
     row,
     saved,
@@ -24,16 +20,10 @@ from tests.browser.deeds import (
 
 
 @pytest.fixture
-def mat(page: Page, tmp_path: Path) -> Page:
+def mat(listed: Page) -> Page:
     """The cut list of a page with one mat of Ink, 4 1/2 × 6 1/2: two cuts."""
-    kit_there(page)
-    page_there(page)
-    add_photo_parts(page, [], "A place for one")
-    choose_paper(page, "Mat 1 paper", "Ink · A")
-    saved(page)
-    page.get_by_role("link", name="Cut list").click()
-    expect(page.locator("[data-done]")).to_have_text("0 of 1 pieces cut")
-    return page
+    expect(listed.locator("[data-done]")).to_have_text("0 of 1 pieces cut")
+    return listed
 
 
 def boxes(page: Page) -> Locator:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from pathlib import Path
-
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
@@ -12,8 +10,6 @@ from tests.browser.deeds import (
     add_part,
     add_photo_parts,
     choose_paper,
-    kit_there,
-    page_there,
     plain,
     put,
     row,
@@ -22,17 +18,11 @@ from tests.browser.deeds import (
 
 
 @pytest.fixture
-def mat(page: Page, tmp_path: Path) -> Page:
+def mat(listed: Page) -> Page:
     """At the cutting bench with one mat of Ink, 4 1/2 × 6 1/2: two cuts."""
-    kit_there(page)
-    page_there(page)
-    add_photo_parts(page, [], "A place for one")
-    choose_paper(page, "Mat 1 paper", "Ink · A")
-    saved(page)
-    page.get_by_role("link", name="Cut list").click()
-    page.get_by_role("link", name="Begin to cut").click()
-    place(page, "step 1 of 2 · 0 of 1 pieces cut")
-    return page
+    listed.get_by_role("link", name="Begin to cut").click()
+    place(listed, "step 1 of 2 · 0 of 1 pieces cut")
+    return listed
 
 
 def place(page: Page, words: str) -> None:

@@ -20,6 +20,7 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO
 from ulna.core.page import Evaluated, Gutting, PagePlan
 from ulna.core.parts import Part
+from ulna.core.parts.mats import place_in_stack
 from ulna.core.parts.panel import Panel
 from ulna.core.pieces import Ground, Piece
 
@@ -178,11 +179,11 @@ def _ungutted(part: Part, piece: str) -> Part:
     if isinstance(part, Panel) and piece.startswith(f"{part.id}/panel") and part.gutted:
         part = replace(part, gutted=False)
     mats = getattr(part, "mats", ())
-    for k, mat in enumerate(mats):
-        if mat.gutted and piece.removesuffix("-left").removesuffix("-right") == f"{part.id}/mat-{k + 1}":
-            changed: Part = replace(part, mats=(*mats[:k], replace(mat, gutted=False), *mats[k + 1 :]))  # type: ignore[arg-type]
-            return changed
-    return part
+    k = place_in_stack(part.id, mats, piece)
+    if k is None or not mats[k].gutted:
+        return part
+    changed: Part = replace(part, mats=(*mats[:k], replace(mats[k], gutted=False), *mats[k + 1 :]))  # type: ignore[arg-type]
+    return changed
 
 
 def _gut_of(piece: Piece) -> Rect | None:

@@ -18,6 +18,7 @@ from ulna.core.gutting import Member, Planner, Settled, answered, listed, settle
 from ulna.core.measure import Length, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.parts import Part
+from ulna.core.parts.mats import place_in_stack
 from ulna.core.parts.photo import PhotoPart
 from ulna.core.pieces import PaperChoice, Piece
 from ulna.core.shelf import Face, Paper
@@ -253,10 +254,8 @@ def _mat_of(member: Member, piece: Piece) -> tuple[Any, int] | None:
     if piece.role != "mat":
         return None
     part: Any = next(p for p in member.recipe.parts if p.id == piece.part)
-    for k in range(len(getattr(part, "mats", ()))):
-        if piece.id.removesuffix("-left").removesuffix("-right") == f"{part.id}/mat-{k + 1}":
-            return part, k
-    return None
+    k = place_in_stack(part.id, getattr(part, "mats", ()), piece.id)
+    return None if k is None else (part, k)
 
 
 def _with_mat(member: Member, part: Any, k: int, **change: object) -> PagePlan:

@@ -56,6 +56,12 @@ class Stack:
     handles: tuple[Handle, ...]
 
 
+def place_in_stack(part: str, mats: tuple[Mat, ...], piece: str) -> int | None:
+    """Which of a part's mats (from 0) a piece is, whole or one half of it at the gutter; None for any other piece."""
+    whole = piece.removesuffix("-left").removesuffix("-right")
+    return next((k for k in range(len(mats)) if whole == f"{part}/mat-{k + 1}"), None)
+
+
 def on_marks(low: Length, size: Length, high: Length, ruler: Ruler) -> tuple[Length, Length]:
     """The near border and the outer size on marks; what is missing to the mark goes to the far border."""
     near = ruler.round(low)
