@@ -4,6 +4,12 @@ from __future__ import annotations
 
 import random
 from dataclasses import replace
+from functools import cache
+from importlib.machinery import SourceFileLoader
+from importlib.util import module_from_spec, spec_from_loader
+from pathlib import Path
+from types import ModuleType
+from unittest.mock import patch
 
 import pytest
 from hypothesis import HealthCheck, given, settings
@@ -11,18 +17,26 @@ from hypothesis import strategies as st
 
 from tests.core.cutting.checker import faults
 from tests.core.cutting.requests import requests
-from ulna.core.cutting import plan_cuts
-from ulna.core.cutting.arrays import field_of, relaid
-from ulna.core.cutting.blocks import chosen, listed
-from ulna.core.cutting.breeding import breed
+from ulna.core.cutting import blocks, patterns, plan_cuts, trials
+from ulna.core.cutting.blocks import Blocks
 from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.laying import first_plan
 from ulna.core.cutting.outcome import assessed
+from ulna.core.cutting.patterns import Workshop
 from ulna.core.cutting.request import CutRequest, Piece, Pin, Rims, Sheet
 from ulna.core.cutting.search import search
 
 ANY = frozenset({"s"})
 SLOW = (HealthCheck.too_slow, HealthCheck.data_too_large)
+
+
+@cache
+def plain(name: str) -> ModuleType:
+    """A module of the planner as it stands in its file, whether or not it is compiled here."""
+    loader = SourceFileLoader(f"plain_{name}", str(Path(patterns.__file__).parent / f"{name}.py"))
+    module = module_from_spec(spec_from_loader(loader.name, loader))
+    loader.exec_module(module)
+    return module
 
 
 @st.composite
@@ -76,33 +90,66 @@ def test_more_effort_never_gives_a_worse_plan(request_: CutRequest) -> None:
 @given(requests(), st.integers(0, 99))
 def test_the_best_trial_is_laid_again_as_it_was(request_: CutRequest, seed: int) -> None:
     """Its trees hold as many pieces on as many sheets as its arrays say."""
-    field = field_of(request_)
-    bred = breed(field, Budget(1), seed)
-    outcome = assessed(request_, relaid(request_, field, bred))
+    shop = Workshop(request_)
+    everything, begun = range(len(shop.of)), [True] * len(shop.begun)
+    without, whole, used = shop.trials.breed(everything, begun, shop.quantity, Budget(1), seed, 0)
+    outcome = assessed(request_, shop.trees(shop.patterns(used)))
     loose = sum(n for n, p in zip(outcome.placed, request_.pieces, strict=True) if p.pin is None)
-    assert loose == field.n - (bred.rank[0] if bred else 0)
-    pinned = sum(
-        not request_.sheets[k].scrap for k, needed in zip(field.opened, field.needed, strict=True) if needed
-    )
-    assert outcome.whole_sheets == pinned + (bred.rank[1] if bred else 0)
+    assert loose == len(shop.of) - without
+    pinned = sum(bool(one.pins) and not request_.sheets[one.kind].scrap for one in shop.begun)
+    assert outcome.whole_sheets == pinned + whole
+
+
+@settings(max_examples=25, deadline=None, suppress_health_check=SLOW)
+@given(requests(), st.integers(0, 99))
+def test_compiled_or_not_the_trials_are_the_same(request_: CutRequest, seed: int) -> None:
+    """The module as it stands, without a compiler, breeds what the compiled one breeds, and spends as much on it."""
+    found = []
+    for module in (trials, plain("trials")):
+        with patch.object(patterns, "Trials", module.Trials):
+            shop = Workshop(request_)
+        everything, begun, budget = range(len(shop.of)), [True] * len(shop.begun), Budget(1)
+        bred = shop.trials.breed(everything, begun, shop.quantity, budget, seed, 0)
+        found.append((bred, budget.left))
+    assert found[0] == found[1]
 
 
 def test_blocks_without_waste_by_hand() -> None:
     """5 × 4 and 7 × 4 make 12 × 4, with 12 × 8 the whole of 12 × 12; a 3 × 3 joins nothing."""
     pieces = [(0, 5, 4, False), (1, 7, 4, False), (2, 12, 8, False), (3, 3, 3, False)]
-    blocks = listed(pieces, 12, 12, 0, Budget(10_000))
-    full = ((blocks.w == 12) & (blocks.h == 12)).nonzero()[0]
-    assert [int(blocks.has[k]) for k in full] == [0b0111]
-    assert chosen([blocks.has[full]], [1], 3, Budget(10_000)) == [(0, 0)]
-    assert chosen([blocks.has[full]], [1], 4, Budget(10_000)) is None
+    for module in (blocks, plain("blocks")):
+        found = module.Blocks(pieces, 12, 12, 0, Budget(10_000))
+        full = [found.pieces(at) for at in found.filling()]
+        assert full == [0b0111]
+        assert module.chosen([full], [1], 3, Budget(10_000)) == [(0, 0)]
+        assert module.chosen([full], [1], 4, Budget(10_000)) is None
 
 
 def test_with_a_kerf_blocks_lose_a_cut_between_them() -> None:
     """5 and 6 across with a kerf of 1 are 12; without it they are 11 and leave a sliver."""
     pieces = [(0, 5, 12, False), (1, 6, 12, False)]
     for kerf, there in ((1, True), (0, False)):
-        blocks = listed(pieces, 12, 12, kerf, Budget(10_000))
-        assert bool(((blocks.w == 12) & (blocks.h == 12)).any()) is there
+        joined = Blocks(pieces, 12, 12, kerf, Budget(10_000))
+        assert any(joined.block(at)[:2] == (12, 12) for at in range(len(joined))) is there
+
+
+@settings(max_examples=30, deadline=None)
+@given(dissected(1, 9), st.sampled_from([(0, 0.0), (6, 0.08)]))
+def test_blocks_hold_their_pieces(request_: CutRequest, loose: tuple[int, float]) -> None:
+    """Each has the pieces of the two it is joined of, beside or above each other, and no piece twice."""
+    pieces = [(k, p.width, p.height, p.turn) for k, p in enumerate(request_.pieces)]
+    joined = Blocks(pieces, 96, 96, 0, Budget(30_000), *loose)
+    for at in range(len(joined)):
+        width, height, how, left, right = joined.block(at)
+        if how == blocks.SINGLE:
+            assert joined.pieces(at) == 1 << left
+            continue
+        one, other = joined.block(left), joined.block(right)
+        along, across = (0, 1) if how == blocks.BESIDE else (1, 0)
+        assert (width, height)[along] == one[along] + other[along] <= 96
+        assert (width, height)[across] == max(one[across], other[across])
+        assert joined.pieces(left) & joined.pieces(right) == 0
+        assert joined.pieces(at) == joined.pieces(left) | joined.pieces(right)
 
 
 def test_papers_that_share_nothing_are_planned_apart() -> None:

@@ -16,18 +16,14 @@ from dataclasses import dataclass, field, replace
 from itertools import count
 from multiprocessing.connection import Connection
 
-import numpy as np
-
-from ulna.core.cutting.arrays import field_of, relaid
-from ulna.core.cutting.blocks import ABOVE, BESIDE, MOST_PIECES, Blocks, chosen, listed
+from ulna.core.cutting.blocks import BESIDE, MOST_PIECES, SINGLE, Blocks, chosen
 from ulna.core.cutting.bounds import lower_bound
-from ulna.core.cutting.breeding import Rank, breed
 from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.obstacles import fresh
-from ulna.core.cutting.outcome import Opened, Outcome, assessed, laid_on
+from ulna.core.cutting.outcome import Outcome, assessed
+from ulna.core.cutting.patterns import FRESH, Pattern, Workshop
 from ulna.core.cutting.request import CutRequest, Piece
 from ulna.core.cutting.tree import Axis, Laid, trim
-from ulna.core.cutting.trials import Ints
 
 FIRST_BREED, BLOCKS, AGAIN = 200_000, 250_000, 220_000
 """What breeding at first, listing all blocks, and one more attempt may cost, in fittings."""
@@ -49,6 +45,10 @@ PATIENCE = 0.02
 """Seconds after which one looks again whether the other is done."""
 WHOLE_AGAIN, STALE = 60, 10
 """Up to so many pieces all of them are bred anew now and then; generations without gain that end an attempt."""
+
+
+Standing = tuple[int, int]
+"""Copies without a place, whole sheets opened: less is better."""
 
 
 def improved(request: CutRequest, best: Outcome, budget: Budget, hands: int) -> Outcome:
@@ -95,29 +95,33 @@ def _helping(group: _Group, budget: Budget, there: Connection) -> None:
 
 @dataclass(frozen=True, slots=True)
 class _Filled:
-    """Of one kind of sheet the blocks there are, which of them fill it, and what pieces those have (bits)."""
+    """Of one kind of sheet the blocks there are, and which of them fill it."""
 
     sheet: int
     blocks: Blocks
-    full: Ints
-    has: Ints
+    full: list[int]
 
 
 @dataclass(slots=True, eq=False)
 class _Group:
-    """Pieces that compete for the same sheets, and the best that is known of them."""
+    """Pieces that compete for the same sheets, and the best that is known of them.
+
+    `here` is what is gone on from, with as many copies placed and sheets opened as `standing` says.
+    """
 
     request: CutRequest
     best: Outcome
-    here: Outcome = field(init=False)
+    shop: Workshop = field(init=False)
+    here: list[Pattern] = field(init=False, default_factory=list)
+    standing: Standing = (0, 0)
     filled: list[_Filled] = field(default_factory=list)
 
     def __post_init__(self) -> None:
-        self.here = self.best
+        self.shop = Workshop(self.request)
 
     @property
     def copies(self) -> int:
-        return sum(p.quantity for p in self.request.pieces if p.pin is None)
+        return len(self.shop.of)
 
     @property
     def settled(self) -> bool:
@@ -145,14 +149,13 @@ class _Group:
         if self._is_small_and_plain and not self._is_tight and seed != HELPER:
             with budget.share(BLOCKS) as part:
                 self.filled = self._nearly_full(part)
-        self.here = self.best
         for turn in count(seed):
             if budget.spent or self.settled:
                 return
             kind = turn % 8
             with budget.share(AGAIN if kind else FIRST_BREED) as part:
                 part.spend(ATTEMPT)
-                if len(self.here.opened) < 3 or (not kind and self.copies <= WHOLE_AGAIN):
+                if len(self.here) < 3 or (not kind and self.copies <= WHOLE_AGAIN):
                     self._breed(part, turn)
                 elif self.filled and kind in (2, 5):
                     self._fill_some(part, dice, turn)
@@ -170,16 +173,20 @@ class _Group:
         return 0 <= left < TIGHT * area
 
     def _breed(self, budget: Budget, seed: int) -> None:
-        arrays = field_of(self.request)
+        """All of it anew."""
         bound = lower_bound(self.request, [p.quantity for p in self.request.pieces])
+        shop, everything = self.shop, range(self.copies)
+        without, whole, used = shop.trials.breed(
+            everything, [True] * len(shop.begun), shop.quantity, budget, seed, bound, SETTLED
+        )
+        self._take((without, whole), shop.patterns(used))
 
-        def enough(rank: Rank, stale: int) -> bool:
-            return rank[0] == 0 and rank[1] <= bound and stale >= SETTLED
-
-        self._take(relaid(self.request, arrays, breed(arrays, budget, seed, enough)))
-
-    def _take(self, opened: list[Opened]) -> None:
-        found = assessed(self.request, opened)
+    def _take(self, standing: Standing, patterns: list[Pattern]) -> None:
+        """Goes on from these sheets if they stand better than the ones so far."""
+        if self.here and standing >= self.standing:
+            return
+        self.standing, self.here = standing, patterns
+        found = assessed(self.request, self.shop.trees(patterns))
         if found.rank < self.best.rank:
             self.best = found
 
@@ -189,15 +196,19 @@ class _Group:
         """All whole sheets that can be filled to the last mark; where some of them cover every piece, that is best."""
         filled = [self._filled(k, budget) for k in self._small_first()]
         quantity = [self.request.sheets[one.sheet].quantity for one in filled]
-        taken = chosen([one.has for one in filled], quantity, self.copies, budget)
+        bits = [[one.blocks.pieces(at) for at in one.full] for one in filled]
+        taken = chosen(bits, quantity, self.copies, budget)
         if taken is not None:
-            self._take([self._built(filled[k], at) for k, at in taken])
-        return [one for one in filled if len(one.has)]
+            patterns = list[Pattern]()
+            for k, at in taken:
+                patterns.append(self._built(filled[k], filled[k].full[at], patterns))
+            self._take((0, self._whole(patterns)), patterns)
+        return [one for one in filled if one.full]
 
     def _nearly_full(self, budget: Budget) -> list[_Filled]:
         """Whole sheets that can be filled with next to no waste."""
         filled = [self._filled(k, budget, GIVE, WASTE) for k in self._small_first()]
-        return [one for one in filled if len(one.has)]
+        return [one for one in filled if one.full]
 
     def _small_first(self) -> list[int]:
         return sorted(range(len(self.request.sheets)), key=lambda k: self.request.sheets[k].usable.size)
@@ -206,132 +217,108 @@ class _Group:
         sheet = self.request.sheets[k]
         own = [(n, p.width, p.height, p.turn) for n, p in self._numbered() if sheet.id in p.sources]
         width, height = sheet.usable.width, sheet.usable.height
-        blocks = listed(own, width, height, self.request.kerf, budget, int(give * max(width, height)), waste)
-        full = (blocks.w == width) & (blocks.h == height)
-        if give:
-            full = blocks.area >= (1 - waste) * width * height
-        which = full.nonzero()[0]
-        return _Filled(k, blocks, which, blocks.has[which])
+        blocks = Blocks(own, width, height, self.request.kerf, budget, int(give * max(width, height)), waste)
+        return _Filled(k, blocks, blocks.filling())
 
     def _fill_some(self, budget: Budget, dice: random.Random, seed: int) -> None:
         """Some sheets are filled as well as can be, large pieces rather, so that the others have room to spare."""
         left, pieces = [s.quantity for s in self.request.sheets], self._numbered()
-        kept, used = list[Opened](), 0
+        kept, used = list[Pattern](), 0
         large = sorted((n for n, _ in pieces), key=lambda n: -pieces[n][1].width * pieces[n][1].height)
         for _ in range(dice.randint(1, max(1, self.best.whole_sheets - 2))):
             one = dice.choice(self.filled)
             wanted = next((n for n in large if not used >> n & 1 and dice.random() < 0.6), None)
             if wanted is None or not left[one.sheet]:
                 continue
-            has = one.has
-            free = (((has & np.uint64(used)) == 0) & ((has >> np.uint64(wanted)) & np.uint64(1) == 1)).nonzero()[0]
-            if not len(free):
+            fullest = one.blocks.fullest(used, 1 << wanted, dice.choice((1, 3, 8)))
+            if not fullest:
                 continue
-            area = one.blocks.area[one.full[free]]
-            fullest = free[np.argsort(-area, kind="stable")[: dice.choice((1, 3, 8))]]
-            at = int(dice.choice(fullest))
-            kept.append(self._built(one, at))
-            used |= int(has[at])
+            at = dice.choice(fullest)
+            kept.append(self._built(one, at, kept))
+            used |= one.blocks.pieces(at)
             left[one.sheet] -= 1
-        self._lay_rest(budget, kept, [], seed)
+        self._lay_rest(budget, kept, seed)
 
     def _is_plain(self) -> bool:
         pieces = all(p.pin is None and p.gut is None for p in self.request.pieces)
         return pieces and not any(s.holes for s in self.request.sheets)
 
-    def _copy_of(self) -> list[int]:
-        return [i for i, p in enumerate(self.request.pieces) for _ in range(p.quantity)]
-
     def _numbered(self) -> list[tuple[int, Piece]]:
-        return [(n, self.request.pieces[i]) for n, i in enumerate(self._copy_of())]
+        return [(n, self.request.pieces[i]) for n, i in enumerate(self.shop.of)]
 
-    def _built(self, filled: _Filled, at: int) -> Opened:
-        """A sheet cut up as a block of its size is joined."""
-        blocks, which = filled.blocks, self._copy_of()
+    def _built(self, filled: _Filled, at: int, others: list[Pattern]) -> Pattern:
+        """A sheet cut up as a block of its size is joined; a fresh one, or a scrap that no other one is."""
+        used = {one.begun for one in others}
+        scraps = (k for k, one in enumerate(self.shop.begun) if one.kind == filled.sheet and k not in used)
+        blocks, copies = filled.blocks, list[int]()
         root, (clear,) = fresh(self.request.sheets[filled.sheet], [], self.request.kerf)
-        one = int(filled.full[at])
-        todo = [(one, clear)]
+        todo = [(at, clear)]
         while todo:
             at, part = todo.pop()
-            part, _ = trim(part, int(blocks.w[at]), int(blocks.h[at]), True, self.request.kerf)
-            how, left, right = (int(v[at]) for v in (blocks.how, blocks.left, blocks.right))
-            if how not in (BESIDE, ABOVE):
-                part.laid = Laid(which[left], bool(right))
+            width, height, how, left, right = blocks.block(at)
+            part, _ = trim(part, width, height, True, self.request.kerf)
+            if how == SINGLE:
+                part.laid = Laid(self.shop.of[left], bool(right))
+                copies.append(left)
                 continue
-            x, y = part.area.x + int(blocks.w[left]), part.area.y + int(blocks.h[left])
+            first_width, first_height, *_ = blocks.block(left)
             axis: Axis = "vertical" if how == BESIDE else "horizontal"
-            sides = part.cut(axis, x if how == BESIDE else y, self.request.kerf)
+            where = part.area.x + first_width if how == BESIDE else part.area.y + first_height
+            sides = part.cut(axis, where, self.request.kerf)
             todo += [(block, side) for block, side in zip((left, right), sides, strict=True) if side is not None]
-        return Opened(filled.sheet, 0, root)
+        return Pattern(filled.sheet, next(scraps, FRESH), tuple(copies), root=root)
 
     # ---- some sheets laid anew ---------------------------------------------------------------------------
 
     def _again(self, budget: Budget, dice: random.Random, seed: int) -> None:
         """Takes up some sheets, the emptier ones rather, and lays their pieces anew with those without a place."""
         taken = self._taken_up(dice)
-        opened = list(enumerate(self.here.opened))
-        self._lay_rest(budget, [o for k, o in opened if k not in taken], [o for k, o in opened if k in taken], seed)
+        self._lay_rest(budget, [one for k, one in enumerate(self.here) if k not in taken], seed)
 
-    def _lay_rest(self, budget: Budget, kept: list[Opened], before: list[Opened], seed: int) -> None:
-        """Lays anew whatever is not on the kept sheets: on fewer than before, or so that one of them is emptier.
-
-        `before` is where that lay; without it the whole is compared.
-        """
-        rest = self._without(kept)
-        whole = sum(not self.request.sheets[o.sheet].scrap for o in kept)
-        bound = max(lower_bound(rest, [p.quantity for p in rest.pieces]), self.here.whole_sheets - whole - 1)
-
-        def enough(rank: Rank, stale: int) -> bool:
-            return (rank[0] == 0 and rank[1] <= bound) or stale >= STALE
-
-        arrays = field_of(rest)
-        anew = relaid(rest, arrays, breed(arrays, budget, seed, enough, emptying=True))
-        one, other = (anew, before) if before else ([*kept, *anew], self.here.opened)
-        if self._standing(one) <= self._standing(other):
-            self.here = assessed(self.request, [*kept, *anew])
-            if self.here.rank < self.best.rank:
-                self.best = self.here
-
-    def _standing(self, opened: list[Opened]) -> tuple[int, int, float]:
-        """Less is better: more pieces, fewer whole sheets, fuller ones beside emptier ones."""
-        there = [[self._size(laid.piece) for laid in laid_on(o.root)] for o in opened]
-        whole = sum(
-            bool(sizes) and not self.request.sheets[o.sheet].scrap for o, sizes in zip(opened, there, strict=True)
+    def _lay_rest(self, budget: Budget, kept: list[Pattern], seed: int) -> None:
+        """Lays anew whatever is not on the kept sheets: on fewer than before, or so that one of them is emptier."""
+        on_kept = {copy for one in kept for copy in one.copies}
+        rest = [copy for copy in range(self.copies) if copy not in on_kept]
+        there = [True] * len(self.shop.begun)
+        quantity = list(self.shop.quantity)
+        for one in kept:
+            if one.begun == FRESH:
+                quantity[one.kind] -= 1
+            else:
+                there[one.begun] = False
+        bound = max(0, self.standing[1] - self._whole(kept) - 1)
+        without, whole, used = self.shop.trials.breed(
+            rest, there, quantity, budget, seed, bound, patience=STALE, emptying=True
         )
-        return -sum(map(len, there)), whole, -sum(float(sum(sizes)) ** 2 for sizes in there)
+        standing, anew = (without, self._whole(kept) + whole), [*kept, *self.shop.patterns(used)]
+        if (*standing, self._spread(anew)) <= (*self.standing, self._spread(self.here)):
+            self._take(standing, anew)
+            self.here = anew
+
+    def _whole(self, patterns: list[Pattern]) -> int:
+        """How many fresh sheets these are; scraps and sheets with printed pieces are in use anyway, or cost nothing."""
+        return sum(one.begun == FRESH for one in patterns)
+
+    def _spread(self, patterns: list[Pattern]) -> float:
+        """Less is better: fuller sheets beside emptier ones."""
+        return -sum(float(self._held(one)) ** 2 for one in patterns)
+
+    def _held(self, pattern: Pattern) -> int:
+        return sum(map(self.shop.size, pattern.copies))
 
     def _taken_up(self, dice: random.Random) -> set[int]:
-        def filled(opened: Opened) -> float:
-            used = sum(self._size(laid.piece) for laid in laid_on(opened.root))
-            return used / self.request.sheets[opened.sheet].usable.size
+        def filled(one: Pattern) -> float:
+            return self._held(one) / self.request.sheets[one.kind].usable.size
 
-        able = [k for k, o in enumerate(self.here.opened) if not self._has_pins(o)]
-        order = sorted(able, key=lambda k: filled(self.here.opened[k]) + dice.random() * dice.choice((0.05, 0.4)))
+        order = sorted(
+            range(len(self.here)),
+            key=lambda k: filled(self.here[k]) + dice.random() * dice.choice((0.05, 0.4)),
+        )
         taken, pieces, most = set[int](), 0, dice.choice(TAKEN_UP)
         for k in order:
-            here = sum(1 for _ in laid_on(self.here.opened[k].root))
+            here = len(self.here[k].copies)
             if len(taken) > 1 and pieces + here > most:
                 continue
             taken.add(k)
             pieces += here
         return taken
-
-    def _size(self, piece: int) -> int:
-        return self.request.pieces[piece].width * self.request.pieces[piece].height
-
-    def _has_pins(self, opened: Opened) -> bool:
-        return any(self.request.pieces[laid.piece].pin is not None for laid in laid_on(opened.root))
-
-    def _without(self, kept: list[Opened]) -> CutRequest:
-        """What is left to ask once these sheets stay as they are."""
-        pieces = [p.quantity for p in self.request.pieces]
-        sheets = [s.quantity for s in self.request.sheets]
-        for opened in kept:
-            sheets[opened.sheet] -= 1
-            for laid in laid_on(opened.root):
-                pieces[laid.piece] -= 1
-        return replace(
-            self.request,
-            pieces=tuple(replace(p, quantity=n) for p, n in zip(self.request.pieces, pieces, strict=True)),
-            sheets=tuple(replace(s, quantity=n) for s, n in zip(self.request.sheets, sheets, strict=True)),
-        )

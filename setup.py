@@ -1,0 +1,20 @@
+"""The two compiled modules: most of a search for cuts is spent there. Without a C compiler they run as they stand."""
+
+from Cython.Build import cythonize
+from setuptools import Extension, setup
+
+DIRECTIVES = {
+    "boundscheck": False,
+    "wraparound": False,
+    "initializedcheck": False,
+    "cdivision": True,
+    "binding": False,
+}
+
+modules = [
+    Extension(
+        f"ulna.core.cutting.{name}", [f"src/ulna/core/cutting/{name}.py"], extra_compile_args=["-O2"], optional=True
+    )
+    for name in ("blocks", "trials")
+]
+setup(ext_modules=cythonize(modules, build_dir=".made/compiled", compiler_directives=DIRECTIVES, quiet=True))
