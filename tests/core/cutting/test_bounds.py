@@ -26,6 +26,9 @@ CASES = {
     "area": ([TWELVE], [Piece("p", 6, 6, ANY, 4)], 1),
     "area and a little": ([TWELVE], [Piece("p", 6, 6, ANY, 5)], 2),
     "too large to share": ([TWELVE], [Piece("p", 7, 7, ANY, 3)], 3),
+    "four of nine squares on each": ([TWELVE], [Piece("p", 5, 5, ANY, 9)], 3),
+    "wherever they turn": ([TWELVE], [Piece("p", 5, 6, ANY, 9, turn=True)], 3),
+    "with room for a small one beside": ([TWELVE], [Piece("p", 9, 9, ANY, 2), Piece("q", 4, 4, ANY, 2)], 3),
     "narrow ones share": ([TWELVE], [Piece("p", 7, 2, ANY, 3)], 1),
     "less the reserve": ([Sheet("s", 12, 12, 9, reserve=Reserve("top", 6))], [Piece("p", 6, 6, ANY, 3)], 2),
     "less the holes": (
@@ -45,7 +48,7 @@ CASES = {
 
 @pytest.mark.parametrize("case", CASES)
 def test_what_is_needed_at_least(case: str) -> None:
-    """By area, and by pieces of which no two share a sheet."""
+    """By area, by pieces of which no two share a sheet, and by weights of which a sheet holds 1."""
     sheets, pieces, least = CASES[case]
     assert bound(sheets, pieces) == least
 
