@@ -13,8 +13,14 @@ DIRECTIVES = {
 
 modules = [
     Extension(
-        f"ulna.core.cutting.{name}", [f"src/ulna/core/cutting/{name}.py"], extra_compile_args=["-O2"], optional=True
+        f"ulna.core.cutting.{name}",
+        [f"src/ulna/core/cutting/{name}.py"],
+        extra_compile_args=["-O2", "-g0"],
+        optional=True,
     )
     for name in ("blocks", "trials")
 ]
-setup(ext_modules=cythonize(modules, build_dir=".made/compiled", compiler_directives=DIRECTIVES, quiet=True))
+setup(
+    ext_modules=cythonize(modules, build_dir=".made/compiled", compiler_directives=DIRECTIVES, quiet=True),
+    options={"build_ext": {"parallel": len(modules)}},
+)
