@@ -25,8 +25,9 @@ from ulna.core.cutting.patterns import FRESH, Pattern, Workshop
 from ulna.core.cutting.request import CutRequest, Piece
 from ulna.core.cutting.tree import Axis, Laid, trim
 
-FIRST_BREED, BLOCKS, AGAIN = 200_000, 250_000, 220_000
-"""What breeding at first, listing all blocks, and one more attempt may cost, in fittings."""
+FIRST_BREED, BLOCKS, CHOICE, AGAIN = 200_000, 250_000, 100_000, 220_000
+"""What breeding at first, listing nearly full blocks, choosing among full ones (which no clock ends), and one more
+attempt may cost, in fittings."""
 ATTEMPT = 2_000
 """What even an attempt costs in which nothing can be laid."""
 SETTLED = 6
@@ -197,7 +198,8 @@ class _Group:
         filled = [self._filled(k, budget) for k in self._small_first()]
         quantity = [self.request.sheets[one.sheet].quantity for one in filled]
         bits = [[one.blocks.pieces(at) for at in one.full] for one in filled]
-        taken = chosen(bits, quantity, self.copies, budget)
+        with budget.share(CHOICE) as part:
+            taken = chosen(bits, quantity, self.copies, part)
         if taken is not None:
             patterns = list[Pattern]()
             for k, at in taken:
