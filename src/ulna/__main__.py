@@ -1,5 +1,31 @@
-"""`python -m ulna` is the command `ulna`."""
+"""The command `ulna`, also as `python -m ulna`."""
 
-from ulna.cli import main
+from __future__ import annotations
 
-main()
+import sys
+
+from ulna.core.errors import UlnaError
+
+
+def main() -> None:
+    """Runs the command; what it cannot read is told in one line, with exit status 2."""
+    try:
+        match sys.argv[1:]:
+            case ["cutplan", request] if not request.startswith("--"):  # at once, without the other commands
+                from ulna.cutplan import cutplan
+
+                sys.exit(cutplan(request))
+            case _:
+                from ulna.cli import app
+
+                app()
+    except UlnaError as error:
+        print(error.sentence, file=sys.stderr)
+        sys.exit(2)
+    except OSError as error:
+        print(f"{error.filename}: {error.strerror}" if error.filename else error, file=sys.stderr)
+        sys.exit(2)
+
+
+if __name__ == "__main__":
+    main()

@@ -6,7 +6,6 @@ import json
 import os
 import sys
 import threading
-import time
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -14,24 +13,10 @@ from typing import TYPE_CHECKING, Annotated
 
 import typer
 
-from ulna.core.errors import UlnaError
-
 if TYPE_CHECKING:
     from ulna.household import Household
 
 app = typer.Typer(no_args_is_help=True, add_completion=False, pretty_exceptions_enable=False, help=__doc__)
-
-
-def main() -> None:
-    """Runs the command; what it cannot read is told in one line, with exit status 2."""
-    try:
-        app()
-    except UlnaError as error:
-        print(error.sentence, file=sys.stderr)
-        sys.exit(2)
-    except OSError as error:
-        print(f"{error.filename}: {error.strerror}" if error.filename else error, file=sys.stderr)
-        sys.exit(2)
 
 
 @app.command()
@@ -39,20 +24,9 @@ def cutplan(
     request: Annotated[str, typer.Argument(help="The request as JSON; - reads standard input.")],
 ) -> None:
     """Plan the cuts of a request (JSON in, JSON out). Status 3: sound, but some pieces are unplaced."""
-    from ulna.core.cutting import plan_cuts
-    from ulna.core.cutting.effort import allowed, effort_of
-    from ulna.formats import cut_json
+    from ulna import cutplan as planning
 
-    start = time.monotonic() - time.process_time()  # what starting took counts, which is much on a slow machine
-    text = sys.stdin.buffer.read() if request == "-" else Path(request).read_bytes()
-    asked, unit, seconds = cut_json.read(text)
-    end = start + allowed(seconds)
-    plan = plan_cuts(asked, effort_of(seconds), lambda: time.monotonic() > end, hands=2)
-    # Indented to be read; of hundreds of sheets that takes longer than the planning.
-    indent = 1 if len(plan.sheets) < 100 else None
-    print(json.dumps(cut_json.write(plan, unit, time.monotonic() - start), ensure_ascii=False, indent=indent))
-    if plan.unplaced:
-        raise typer.Exit(3)
+    raise typer.Exit(planning.cutplan(request))
 
 
 @app.command(context_settings={"ignore_unknown_options": True})
