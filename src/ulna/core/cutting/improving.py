@@ -47,7 +47,6 @@ PATIENCE = 0.02
 WHOLE_AGAIN, STALE = 60, 10
 """Up to so many pieces all of them are bred anew now and then; generations without gain that end an attempt."""
 
-
 Standing = tuple[int, int]
 """Copies without a place, whole sheets opened: less is better."""
 
@@ -183,10 +182,11 @@ class _Group:
         self._take((without, whole), shop.patterns(used))
 
     def _take(self, standing: Standing, patterns: list[Pattern]) -> None:
-        """Goes on from these sheets if they stand better than the ones so far."""
-        if self.here and standing >= self.standing:
+        """Goes on from these sheets if they stand better; if as well, their rest may be worth more."""
+        if self.here and standing > self.standing:
             return
-        self.standing, self.here = standing, patterns
+        if not self.here or standing < self.standing:
+            self.standing, self.here = standing, patterns
         found = assessed(self.request, self.shop.trees(patterns))
         if found.rank < self.best.rank:
             self.best = found
@@ -293,8 +293,10 @@ class _Group:
             rest, there, quantity, budget, seed, bound, patience=STALE, emptying=True
         )
         standing, anew = (without, self._whole(kept) + whole), [*kept, *self.shop.patterns(used)]
-        if (*standing, self._spread(anew)) <= (*self.standing, self._spread(self.here)):
+        rank, before = (*standing, self._spread(anew)), (*self.standing, self._spread(self.here))
+        if rank < before:
             self._take(standing, anew)
+        if rank <= before:
             self.here = anew
 
     def _whole(self, patterns: list[Pattern]) -> int:
