@@ -5,10 +5,10 @@ from __future__ import annotations
 import json
 from pathlib import Path
 
-from ulna.formats import collection, kit, recipe
+from ulna.formats import collection, cut_document, kit, recipe
 
 TO = Path(__file__).parent / "schemas"
-SCHEMAS = {"page": recipe.schema, "kit": kit.schema, "library": collection.schema}
+SCHEMAS = {"page": recipe.schema, "kit": kit.schema, "library": collection.schema, "cut-list": cut_document.schema}
 
 
 def text(name: str) -> str:

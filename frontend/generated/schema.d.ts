@@ -651,6 +651,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/cuts.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cuts As Json
+         * @description The cut list as a document of its own, an ulna-cut-list. See docs/cut-list.md.
+         */
+        get: operations["cuts_as_json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/cuts.pdf": {
         parameters: {
             query?: never;
@@ -660,6 +680,26 @@ export interface paths {
         };
         /** Cuts As Pdf */
         get: operations["cuts_as_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/cuts.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cuts As Svg
+         * @description All sheets and outlines of a page in one file at true size.
+         */
+        get: operations["cuts_as_svg"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2266,6 +2306,25 @@ export interface components {
             x: number;
             y: number;
         };
+        Cut: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            at: string;
+            /** @enum {string} */
+            axis: "vertical" | "horizontal";
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cut";
+            n: number;
+            of: components["schemas"]["Rect"];
+        };
         CutList: {
             /** @default [] */
             sheets: components["schemas"]["CutSheet"][];
@@ -2279,17 +2338,41 @@ export interface components {
             left: components["schemas"]["Rect"] | null;
             name: string;
             number: number;
+            /** @default 0 */
+            of: number;
+            /** @default false */
+            over: boolean;
             panel: components["schemas"]["Rect"] | null;
             piece: string;
+            /** @default 0 */
+            quarters: number;
             rect: components["schemas"]["Rect"];
             /** @enum {string} */
             side: "A" | "B";
-            turned: boolean;
+            /** @default 0 */
+            turn: number;
+            /** @default [] */
+            within: [
+                number,
+                number
+            ][];
         };
         CutSheet: {
             copy_number: number;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
             /** @enum {string} */
             face: "A" | "B";
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -2297,10 +2380,8 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["Rect"][];
+            holes: components["schemas"]["ulna__formats__cuts__Hole"][];
             key: string;
-            /** @default [] */
-            names: string[];
             of_paper: string;
             paper: string;
             /** @default  */
@@ -2308,9 +2389,9 @@ export interface components {
             pieces: components["schemas"]["CutPiece"][];
             /** @default  */
             print: string;
-            rests: components["schemas"]["Rect"][];
+            rests: components["schemas"]["Rest"][];
             scrap: boolean;
-            steps: components["schemas"]["CutStep"][];
+            steps: (components["schemas"]["Take"] | components["schemas"]["Cut"] | components["schemas"]["Gut"] | components["schemas"]["Open"] | components["schemas"]["Slant"] | components["schemas"]["Round"] | components["schemas"]["Shape"] | components["schemas"]["Tear"])[];
             strip: components["schemas"]["Strip"] | null;
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2318,29 +2399,6 @@ export interface components {
              * @example 108 mm
              */
             width: string;
-        };
-        CutStep: {
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            at: string;
-            /** @enum {string} */
-            axis: "vertical" | "horizontal";
-            gives: number[];
-            key: string;
-            /** @enum {string} */
-            kind: "cut" | "gut" | "take";
-            n: number;
-            of: components["schemas"]["Rect"];
-            says: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            setting: string;
         };
         /** @description `hole` null means none. */
         "CutoutPart-Input": {
@@ -2456,7 +2514,7 @@ export interface components {
         };
         /**
          * @description A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
-         *     key; `settings` (as they are set on the trimmer) and `directions` by step key.
+         *     key; by step key `directions` (what a person is told) and `lines` (where it cuts: a path in inches on its sheet).
          *
          *     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
          */
@@ -2464,11 +2522,14 @@ export interface components {
             begun: boolean;
             cuts: components["schemas"]["CutList"];
             directions: {
-                [key: string]: components["schemas"]["ulna__api__cut_schemas__Direction"];
+                [key: string]: components["schemas"]["ulna__formats__cut_document__Direction"];
             };
             done: number;
             gone: string[];
             lacking: components["schemas"]["Lacking"][];
+            lines: {
+                [key: string]: string;
+            };
             names: {
                 [key: string]: string;
             };
@@ -2482,9 +2543,6 @@ export interface components {
             };
             rest_sizes: {
                 [key: string]: string[];
-            };
-            settings: {
-                [key: string]: string;
             };
             sheet_names: {
                 [key: string]: string;
@@ -2532,6 +2590,35 @@ export interface components {
              * @example 108 mm
              */
             y2: string;
+        };
+        /** @description `told` is by the key of the step. `sheets` are in the order of use, `placements` from underneath upward. */
+        Document: {
+            /**
+             * @default ulna-cut-list
+             * @constant
+             */
+            format: "ulna-cut-list";
+            lacking: string[];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            mark: string;
+            page: components["schemas"]["Page"];
+            placements: components["schemas"]["Placed"][];
+            sheets: components["schemas"]["CutSheet"][];
+            ticked: string[];
+            told: {
+                [key: string]: components["schemas"]["ulna__formats__cut_document__Direction"];
+            };
+            /** @enum {string} */
+            unit: "in" | "mm" | "cm";
+            /**
+             * @default 1
+             * @constant
+             */
+            version: 1;
         };
         "Down-Input": {
             /**
@@ -2602,6 +2689,23 @@ export interface components {
             size: number;
             x: number;
             y: number;
+        };
+        Fall: {
+            figure: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            says: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         /** @description One field at fault: its path, what was read, and what is wrong with it. */
         FieldProblem: {
@@ -2817,6 +2921,19 @@ export interface components {
             /** @enum {string} */
             why: "edge" | "centre" | "third" | "neighbour" | "gap";
         };
+        Gut: {
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gut";
+            n: number;
+            of: components["schemas"]["Rect"];
+            panel: components["schemas"]["Rect"];
+            piece: number;
+        };
         /** @description A person's word about the middle of a piece; null leaves it to the house rule. */
         GutAsked: {
             gut: boolean | null;
@@ -2869,6 +2986,52 @@ export interface components {
             id?: string | null;
             page?: components["schemas"]["Recipe-Input"] | null;
             piece: string;
+        };
+        /** @description A hole of a figure in a box on a sheet, as seen from the A side. */
+        "Hole-Input": {
+            /** @default [] */
+            clipped: [
+                number,
+                number
+            ][];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
         };
         /** @description `sheets` are to be printed, `printed` are; `trouble` says why it stopped, `says` what would do. */
         Job: {
@@ -3049,6 +3212,32 @@ export interface components {
         };
         LengthTexts: {
             lengths: string[];
+        };
+        Line: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            from_x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            from_y: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            to_x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            to_y: string;
         };
         /** @description What lies in the printer: a paper, its size, so many sheets. */
         Loaded: {
@@ -3324,6 +3513,20 @@ export interface components {
              */
             y: string;
         };
+        Open: {
+            gives: number[];
+            hole: components["schemas"]["ulna__formats__cuts__Hole"];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "open";
+            n: number;
+            of: components["schemas"]["Rect"];
+            piece: number;
+            punched: boolean;
+        };
         /** @description `rim` null means a size of its own; `print` lies behind it. */
         "Opening-Input": {
             /**
@@ -3407,6 +3610,23 @@ export interface components {
             rim: string | null;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description The page or spread that the pieces are laid on; `width` × `height` is one page of it. */
+        Page: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            pages: number;
+            /**
+             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3620,6 +3840,20 @@ export interface components {
             cards: components["schemas"]["Card-Input"][];
             /** @default 1 */
             count: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
             /** @default sheet */
             form: components["schemas"]["Form"];
             /**
@@ -3629,7 +3863,7 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["OnSheet"][];
+            holes: components["schemas"]["Hole-Input"][];
             id: string;
             name: string;
             scrap_of?: string | null;
@@ -3651,6 +3885,18 @@ export interface components {
             cards: components["schemas"]["Card-Output"][];
             /** @default 1 */
             count: number;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
             /** @default sheet */
             form: components["schemas"]["Form"];
             /**
@@ -3660,7 +3906,7 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["OnSheet"][];
+            holes: components["schemas"]["ulna__formats__kit__Hole-Output"][];
             id: string;
             name: string;
             scrap_of: string | null;
@@ -4133,6 +4379,26 @@ export interface components {
             on: "left" | "right" | "spread";
             stand: components["schemas"]["Stand-Output"] | null;
         };
+        Placed: {
+            about: components["schemas"]["Rect"];
+            angle: number;
+            at: components["schemas"]["Rect"];
+            half: string;
+            holes: components["schemas"]["ulna__formats__cuts__Hole"][];
+            name: string;
+            number: number;
+            on: string;
+            outline: [
+                number,
+                number
+            ][];
+            page: string;
+            piece: string;
+            role: string;
+            /** @enum {string} */
+            side: "A" | "B";
+            turned: boolean;
+        };
         /** @description A print or a part of one on its sheet; `shows` is which part of the print it is. */
         PlacedOut: {
             at: components["schemas"]["Rect"];
@@ -4592,6 +4858,46 @@ export interface components {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
+        Rest: {
+            at: components["schemas"]["Rect"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            name: string;
+            /** @default  */
+            step: string;
+        };
+        Round: {
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "round";
+            n: number;
+            of: components["schemas"]["Rect"];
+            outline: [
+                number,
+                number
+            ][];
+            piece: number;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            radius: string;
+        };
         "RoundsPart-Input": {
             /**
              * @default circle
@@ -4805,6 +5111,24 @@ export interface components {
             saved: components["schemas"]["Saved"];
             settings: components["schemas"]["Settings-Output"];
         };
+        Shape: {
+            figure: string;
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "shape";
+            n: number;
+            of: components["schemas"]["Rect"];
+            outline: [
+                number,
+                number
+            ][];
+            piece: number;
+            punched: boolean;
+        };
         ShapeIn: {
             /**
              * @description A size from 1/16 in to 120 in.
@@ -4896,6 +5220,23 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        Slant: {
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slant";
+            lines: components["schemas"]["Line"][];
+            n: number;
+            of: components["schemas"]["Rect"];
+            outline: [
+                number,
+                number
+            ][];
+            piece: number;
         };
         /** @description A piece that is cut and no good; `width` × `height` of it are left, 0 for nothing. */
         Spoiled: {
@@ -5028,6 +5369,17 @@ export interface components {
             depth: string;
             edge: components["schemas"]["Edge"];
         };
+        Take: {
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "take";
+            n: number;
+            of: components["schemas"]["Rect"];
+        };
         "Taken-Input": {
             /**
              * @default {
@@ -5119,6 +5471,24 @@ export interface components {
             width: string;
             /** @default 2 */
             wrapped: number;
+        };
+        Tear: {
+            core_seen: boolean;
+            edges: components["schemas"]["TornEdge"][];
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tear";
+            n: number;
+            of: components["schemas"]["Rect"];
+            outline: [
+                number,
+                number
+            ][];
+            piece: number;
         };
         "Template-Input": {
             /** @default [] */
@@ -5372,6 +5742,16 @@ export interface components {
             short: components["schemas"]["Short"][];
             takes: components["schemas"]["TakesOut"][];
         };
+        TornEdge: {
+            /** @enum {string} */
+            edge: "left" | "top" | "right" | "bottom";
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            off: string;
+        };
         "TornPart-Input": {
             /**
              * @description A gap from 0 in to 120 in.
@@ -5515,20 +5895,111 @@ export interface components {
             reason: string;
         };
         /**
-         * @description What a person is told at a step: the side that is up, whether the paper is turned by a quarter since the step
-         *     before, what is pencilled on the backs, and what else comes off.
-         */
-        ulna__api__cut_schemas__Direction: {
-            falls: string[];
-            turn: boolean;
-            up: string;
-            write: string[];
-        };
-        /**
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
          * @enum {string}
          */
         ulna__core__shelf__Direction: "none" | "one-way" | "two-way";
+        /** @description A step as a person is told it; the step itself has the figures. */
+        ulna__formats__cut_document__Direction: {
+            caution: string;
+            falls: components["schemas"]["Fall"][];
+            figure: string;
+            rest: string;
+            says: string;
+            /** @enum {string} */
+            tool: "hand" | "trimmer" | "knife" | "punch" | "scissors" | "fingers";
+            turn: boolean;
+            up: string;
+            write: string[];
+        };
+        /** @description A hole of a figure in a box; `clipped` is its outline where it is not the whole figure. */
+        ulna__formats__cuts__Hole: {
+            /** @default [] */
+            clipped: [
+                number,
+                number
+            ][];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
+        };
+        /** @description A hole of a figure in a box on a sheet, as seen from the A side. */
+        "ulna__formats__kit__Hole-Output": {
+            /** @default [] */
+            clipped: [
+                number,
+                number
+            ][];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
+        };
         "ulna__formats__recipe__Cell-Input": {
             choice?: components["schemas"]["PaperChoice-Input"] | null;
             column: number;
@@ -6789,11 +7260,71 @@ export interface operations {
             };
         };
     };
+    cuts_as_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Document"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     cuts_as_pdf: {
         parameters: {
             query?: {
                 paper?: "letter" | "a4";
             };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cuts_as_svg: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 id: string;

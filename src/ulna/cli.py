@@ -8,6 +8,7 @@ import sys
 import threading
 from collections.abc import Iterator
 from contextlib import contextmanager
+from enum import StrEnum
 from pathlib import Path
 from typing import TYPE_CHECKING, Annotated
 
@@ -246,6 +247,85 @@ def page(
     print(f"{price.pieces} pieces to cut, {price.prints} prints, opens {price.opened} sheets")
     for one in price.lacking:
         print(one.sentence)
+
+
+class CutFormat(StrEnum):
+    """What a cut list is written as."""
+
+    JSON = "json"
+    CSV = "csv"
+    PDF = "pdf"
+    SVG = "svg"
+
+
+class OnPaperSize(StrEnum):
+    LETTER = "letter"
+    A4 = "a4"
+
+
+@app.command()
+def cuts(
+    page: Annotated[
+        str, typer.Argument(help="A page by its name or id, or a file with a page or a library as JSON.")
+    ],
+    home: Home = None,
+    kit: Annotated[
+        list[Path] | None,
+        typer.Option(help="A kit as JSON that a page file is cut from; may be given several times."),
+    ] = None,
+    format: Annotated[
+        CutFormat, typer.Option(help="json, csv (the pieces), pdf or svg (true size).")
+    ] = CutFormat.JSON,
+    paper: Annotated[OnPaperSize, typer.Option(help="What a PDF is printed on.")] = OnPaperSize.LETTER,
+) -> None:
+    """Write the cut list of a page to standard output. Status 3: sound, but some pieces cannot be cut."""
+    import tempfile
+
+    from ulna import cutting
+
+    with tempfile.TemporaryDirectory() as aside:
+        file = Path(page)
+        as_file = file.is_file()
+        with _opened(Path(aside) if as_file else home) as household:
+            if as_file:
+                _bring_in(household, file, kit or [])
+                page = str(household.library.all("page")[0].id)
+            else:
+                page = _page_called(household, page)
+            content = cutting.written(household, page, format.value, paper.value)
+            lacking = bool(cutting.page_cuts(household, page).lacking)
+    sys.stdout.buffer.write(content)
+    if lacking:
+        raise typer.Exit(3)
+
+
+def _page_called(household: Household, name: str) -> str:
+    """The id of a page that is called so. Raises `NotThere`."""
+    from ulna.store.errors import NotThere
+
+    pages = household.library.all("page")
+    found = [p.id for p in pages if p.id == name] or [p.id for p in pages if p.body["name"] == name]
+    if not found:
+        raise NotThere("page", name)
+    if len(found) > 1:
+        print(f"{len(found)} pages are called {name}; give an id: {', '.join(found)}", file=sys.stderr)
+        raise typer.Exit(2)
+    return str(found[0])
+
+
+def _bring_in(household: Household, file: Path, kits: list[Path]) -> None:
+    """A page file with its kits, or a library, into a household that is thrown away afterwards."""
+    from ulna.formats import collection, recipe
+    from ulna.formats import kit as kit_format
+    from ulna.formats.recipe import Recipe
+
+    text = file.read_bytes()
+    read = [kit_format.read(one.read_bytes()) for one in kits]
+    if b"ulna-library" in text[:400]:
+        document = collection.read(text)
+        household.bring_in([*document.kits, *read], document.pages)
+    else:
+        household.bring_in(read, [Recipe.from_value(recipe.read(text))])
 
 
 @app.command("export")

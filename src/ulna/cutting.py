@@ -9,14 +9,17 @@ from __future__ import annotations
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from typing import Any
+from typing import TYPE_CHECKING, Any, Literal
 
 from ulna.core.cost import Lacking, lacking
-from ulna.core.cutting import mishaps, plan_cuts, progress, scraps
-from ulna.core.cutting.cut_list import CutList, CutSheet, cut_list
+from ulna.core.cutting import mishaps, placing, plan_cuts, progress, scraps
+from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.demand import demand
+from ulna.core.cutting.directions import says as words_of
+from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.plan import CutPlan
 from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.cutting.steps import Gut
 from ulna.core.errors import FieldError
 from ulna.core.gutting import Member, Planner, Settled, settle, settle_all
 from ulna.core.measure import Length, Ruler
@@ -24,9 +27,13 @@ from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.pieces import Ground, Piece
 from ulna.core.shelf import Shelf
 from ulna.core.together import Help, helps, piecing
+from ulna.formats import cut_document
 from ulna.formats import cuts as cuts_format
 from ulna.household import CUTTING_OF, Cutting, Household, Settings, without
 from ulna.store.errors import NotThere
+
+if TYPE_CHECKING:
+    from ulna.formats.cut_pdf import OnPaper
 
 EFFORT = 60_000
 """What planning the cuts of a page may cost while it is made (fittings): tens of milliseconds."""
@@ -78,12 +85,8 @@ def page_cuts(home: Household, page: str) -> PageCuts:
     plan = home.page(page)
     if progress.begun(cuts, ticked):
         ruler = cutting.ruler.ruler()
-        own = {sheet.key for sheet in cuts.sheets}
-        rekeyed = (
-            s if progress.begun(CutList((s,)), ticked) else progress.rekeyed(s, elsewhere | own - {s.key})
-            for s in cuts.sheets
-        )
-        cuts = CutList(tuple(rekeyed))
+        begun = {sheet.key for sheet in progress.begun(cuts, ticked)}
+        cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere, begun)))
         new, gone = progress.changes(_worked(home, plan, page, ruler)[0].pieces, cuts)
         lacks = _lacking(new, shelf_left(home, page, cuts, ticked), ruler)
         lacked = {one.piece for one in lacks}
@@ -91,8 +94,8 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         return PageCuts(version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks, False)
     ruler, shelf = home.ruler(), home.shelf_for(page)
     found = fresh_list(home, page)
-    cuts = _listed(found.plan, found.pieces, shelf, ruler, 1)
-    cuts = CutList(tuple(progress.rekeyed(sheet, elsewhere) for sheet in cuts.sheets))
+    cuts = _listed(home, found.plan, found.pieces, shelf, ruler, 1)
+    cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere)))
     lacks = lacking(found.plan, found.pieces, shelf, ruler)
     return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks, found.plan.proved_minimal)
 
@@ -127,7 +130,7 @@ def tick(home: Household, page: str, version: int, key: str, on: bool, says: str
     """
     now = page_cuts(home, page)
     sheet = _sheet_of(now, key)
-    if says and not any(step.key == key and step.says == says for step in sheet.steps):
+    if says and not any(step.key == key and words_of(step, sheet, now.ruler) == says for step in sheet.steps):
         raise NotThere("step", key)
     ticked = progress.tick(sheet, now.ticked, key, on)
     if on:
@@ -247,6 +250,63 @@ def piecing_alone(home: Household, plan: PagePlan, page: str | None) -> Help | N
     return piecing(alone, settle_all([alone], _planner(EFFORT)), _planner(EFFORT))
 
 
+def document(home: Household, page: str) -> cut_document.Document:
+    """A page's cut list with everything that a hand needs. Raises `NotThere`."""
+    now, plan = page_cuts(home, page), home.page(page)
+    pieces = page_pieces(home, page, now)
+    return cut_document.document(
+        plan.name,
+        plan.format,
+        now.cuts,
+        placing.placements(pieces, now.cuts, plan.format),
+        now.ruler,
+        home.least_scrap(),
+        now.ticked,
+        [one.sentence for one in now.lacking],
+    )
+
+
+def on_paper(home: Household, page: str) -> OnPaper:
+    """A page's cut list as it is put on paper. Raises `NotThere`."""
+    from ulna.formats.cut_pdf import OnPaper  # slow to import, seldom asked for
+
+    now, plan = page_cuts(home, page), home.page(page)
+    return OnPaper(
+        plan.name,
+        plan.format,
+        now.cuts,
+        placing.placements(page_pieces(home, page, now), now.cuts, plan.format),
+        now.ruler,
+        now.ticked,
+        [one.sentence for one in now.lacking],
+        home.least_scrap(),
+    )
+
+
+def written(home: Household, page: str, format: str, paper: Literal["letter", "a4"]) -> bytes:
+    """A page's cut list as json, csv, pdf or svg. Raises `NotThere`."""
+    if format == "json":
+        return cut_document.write(document(home, page)).encode()
+    one = on_paper(home, page)
+    if format == "csv":
+        names = {paper.id: paper.name for paper in home.shelf().papers.values()}
+        return cuts_format.write_csv(one.cuts, names, one.ruler, one.ticked).encode()
+    if format == "svg":
+        from ulna.formats import cut_svg
+
+        return cut_svg.write(one.cuts, one.ruler).encode()
+    from ulna.formats import cut_pdf
+
+    return cut_pdf.write(one, paper)
+
+
+def page_pieces(home: Household, page: str, now: PageCuts) -> tuple[Piece, ...]:
+    """The pieces of a page as its list has them: gutted as it was settled, in the ruler of the list."""
+    if not now.begun:
+        return fresh_list(home, page).pieces
+    return _worked(home, home.page(page), page, now.ruler)[0].pieces
+
+
 def _planner(effort: int) -> Planner:
     return lambda request: plan_cuts(request, effort)
 
@@ -277,7 +337,9 @@ def _with_source(cuts: CutList, sheet: CutSheet, ticked: frozenset[str]) -> froz
     """What comes out of the middle of a piece is cut once that middle is out."""
     for other in cuts.sheets:
         for step in other.steps:
-            if step.kind == "gut" and step.key not in ticked and scraps.scrap_id(other, step.of) == sheet.paper:
+            if not isinstance(step, Gut) or step.key in ticked:
+                continue
+            if scraps.scrap_id(other, step.panel) == sheet.paper:
                 return _with_source(cuts, other, progress.tick(other, ticked, step.key, True))
     return ticked
 
@@ -287,10 +349,13 @@ def _lacking(pieces: list[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, 
     return lacking(plan_cuts(asked, EFFORT), pieces, shelf, ruler) if asked.pieces else ()
 
 
-def _listed(plan: CutPlan, pieces: Collection[Piece], shelf: Shelf, ruler: Ruler, first: int) -> CutList:
-    cuts = cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first)
+def _listed(
+    home: Household, plan: CutPlan, pieces: Collection[Piece], shelf: Shelf, ruler: Ruler, first: int
+) -> CutList:
+    punches = home.punches()
+    cuts = cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first, punches)
     first += sum(len(sheet.pieces) for sheet in cuts.sheets)
-    return CutList((*cuts.sheets, *print_sheets(pieces, ruler, first)))
+    return CutList((*cuts.sheets, *print_sheets(pieces, first, punches)))
 
 
 def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: frozenset[str]) -> CutList:
@@ -301,16 +366,13 @@ def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: fro
     pieces = settled(home, home.page(page), page, EFFORT, now.ruler).pieces
     missing, _ = progress.changes(pieces, history)
     first = max((p.number for s in cuts.sheets for p in s.pieces), default=0) + 1
-    more = _listed(plan_cuts(demand(missing, shelf), EFFORT_TO_CUT), missing, shelf, now.ruler, first)
-    taken = {s.key for s in begun} | _begun_elsewhere(home, page)
-    rekeyed = []
-    for sheet in more.sheets:
-        rekeyed.append(progress.rekeyed(sheet, taken))
-        taken.add(rekeyed[-1].key)
+    more = _listed(home, plan_cuts(demand(missing, shelf), EFFORT_TO_CUT), missing, shelf, now.ruler, first)
+    rekeyed = progress.rekeyed(more.sheets, {s.key for s in begun} | _begun_elsewhere(home, page))
     used = {sheet.paper for sheet in rekeyed}
     kept = []
     for sheet in begun:
-        still = {s.key for s in sheet.steps if s.kind == "gut" and scraps.scrap_id(sheet, s.of) in used}
+        guts = [s for s in sheet.steps if isinstance(s, Gut)]
+        still = {s.key for s in guts if scraps.scrap_id(sheet, s.panel) in used}
         kept.append(progress.settled(sheet, ticked, still))
     return CutList((*kept, *rekeyed))
 

@@ -10,7 +10,7 @@ import time
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
-from ulna.core.cutting import plan_cuts
+from ulna.core.cutting import blocks_in_phase, plan_cuts
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.effort import effort_of
 from ulna.core.cutting.outcome import value
@@ -87,6 +87,7 @@ def _run(home: Household, search: Search, before: Settled, stamp: object) -> Non
         shelf = home.shelf_for(search.page)
         request = demand(before.pieces, shelf)
         plan = plan_cuts(request, effort_of(search.seconds), search.over)
+        plan = blocks_in_phase.parted(plan, before.pieces, shelf)
         old, new = _rank(before.plan, request), _rank(plan, request)
         search.found = "fewer sheets" if new[:2] < old[:2] else "better rest" if new < old else "nothing better"
         if new < old:

@@ -87,7 +87,7 @@ class Printing:
                     id=new_id("print"),
                     print=PrintModel.from_value(print_),
                     page=page,
-                    part=piece.id.removesuffix("-left"),
+                    part=piece.base_id,
                     cut_at=at,
                 )
             )

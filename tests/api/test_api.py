@@ -333,7 +333,7 @@ def test_the_cut_list_leaves_as_pdf_csv_and_svg(api: TestClient, cut_page: str) 
     where = f"/api/pages/{cut_page}"
     for paper in ("letter", "a4"):
         assert api.get(f"{where}/cuts.pdf?paper={paper}").content.startswith(b"%PDF")
-    assert "4 1/4 in,6 1/4 in" in api.get(f"{where}/pieces.csv").text
+    assert "4.25,4 1/4 in,6.25,6 1/4 in" in api.get(f"{where}/pieces.csv").text
     assert 'width="12in"' in api.get(f"{where}/sheets/1.svg").text
     assert api.get(f"{where}/sheets/2.svg").status_code == 404
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from ulna.core.cutting.cut_list import CutSheet
+from ulna.core.cutting.directions import says
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import Length, Ruler, inches, parse
 from ulna.core.page_formats import PageFormat, of_kind
@@ -37,6 +39,11 @@ def size(width: Length, height: Length) -> str:
     """Width and height as people say them."""
     say = Ruler().say
     return f"{say(width)} × {say(height)}"
+
+
+def said_at(sheet: CutSheet) -> list[str]:
+    """What a person is told at each step of a sheet."""
+    return [says(step, sheet, Ruler()) for step in sheet.steps]
 
 
 HERON = Photo("heron", "Heron", (1200, 1800))

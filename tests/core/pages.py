@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from tests.core.examples import paper, scrap
 from ulna.core.crop import Frame
-from ulna.core.figures import FIGURES
+from ulna.core.figures import FIGURES, Hole
 from ulna.core.geometry import Borders, Rect
 from ulna.core.lattice import SHAPES as SHAPES_OF_TILES
 from ulna.core.measure import ZERO, Length, inches
@@ -52,7 +52,7 @@ PAPERS = (
             SheetCard("sun", Rect(ZERO, ZERO, inches(4), inches(3))),
             SheetCard("rain", Rect(inches(5), inches(2), inches(3), inches(4)), "B"),
         ),
-        holes=(Rect(inches(9), inches(9), inches(2), inches(2)),),
+        holes=(Hole.of(Rect(inches(9), inches(9), inches(2), inches(2))),),
     ),
 )
 CHOSEN = ("cream", "awning", "wharf")

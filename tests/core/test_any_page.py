@@ -12,8 +12,11 @@ from tests.core.examples import ground
 from tests.core.pages import PAPERS, pages
 from ulna.core.cost import cost
 from ulna.core.cutting import plan_cuts, progress
-from ulna.core.cutting.cut_list import CutList, CutSheet, CutStep, cut_list
+from ulna.core.cutting.blocks_in_phase import blocks
+from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.demand import demand
+from ulna.core.cutting.listing import cut_list
+from ulna.core.cutting.steps import Cut, Gut
 from ulna.core.geometry import Rect
 from ulna.core.measure import MARKS, ZERO, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate, halved
@@ -36,7 +39,7 @@ def listed(page: Evaluated) -> CutList:
     return cut_list(plan, {p.id: p for p in page.pieces}, SHELF, Ruler())
 
 
-def halves(step: CutStep) -> list[Rect]:
+def halves(step: Cut) -> list[Rect]:
     """What a straight cut makes of a part, worked out on its own."""
     of = step.of
     if step.axis == "vertical":
@@ -50,9 +53,9 @@ def followed(sheet: CutSheet) -> tuple[list[Rect], list[Rect]]:
     """The parts in hand after every step, and the panels won by the knife, cut on themselves as the list says."""
     hand, won = [Rect(ZERO, ZERO, sheet.width, sheet.height)], list[Rect]()
     for step in sheet.steps:
-        if step.kind == "gut":
-            won.append(step.of)
-        elif step.kind == "cut":
+        if isinstance(step, Gut):
+            won.append(step.panel)
+        elif isinstance(step, Cut):
             pile = hand if step.of in hand else won
             assert step.of in pile, f"step {step.n} cuts a part that is not in hand"
             pile.remove(step.of)
@@ -135,9 +138,11 @@ def test_what_is_drawn_is_what_is_asked_of_the_sheets(plan: PagePlan) -> None:
     """Every piece of paper once, at its size, or made of what falls off one; prints come from the printer."""
     drawn = [p for p in worked_out(plan).pieces if p.is_paper]
     asked = demand(drawn, SHELF).pieces
-    pieces = [p for p in drawn if not p.rest_of]
-    assert [a.id for a in asked] == [p.id for p in pieces]
-    assert {p.rest_of for p in drawn if p.rest_of} <= {a.id for a in asked}
+    strips = {piece.id: block.id for block in blocks(drawn, SHELF) for piece in block.pieces}
+    pieces = [p for p in drawn if not p.leftover and p.id not in strips]
+    assert {a.id for a in asked} == {p.id for p in pieces} | set(strips.values())
+    assert {p.leftover.of for p in drawn if p.leftover} <= {a.id for a in asked}
+    asked = tuple(a for a in asked if a.id not in strips.values())
     for piece, one in zip(pieces, asked, strict=True):
         assert {one.width, one.height} == {piece.rect.width.units, piece.rect.height.units}
         sources = SHELF.sources(piece.choice.paper or "") if piece.pin is None else [piece.choice.paper]
@@ -196,5 +201,5 @@ def test_a_sheet_half_cut_is_left_as_it_is(plan: PagePlan) -> None:
 
 def _apart(a: Rect, b: Rect, sheet: CutSheet) -> bool:
     """Whether two parts are of the same layer: a panel lies in the piece that it was cut out of."""
-    panels = [s.of for s in sheet.steps if s.kind == "gut"]
+    panels = [s.panel for s in sheet.steps if isinstance(s, Gut)]
     return not any(panel.contains(a) != panel.contains(b) for panel in panels)

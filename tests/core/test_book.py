@@ -14,8 +14,9 @@ from tests.core.pages import PAPERS, pages
 from tests.core.test_any_page import worked_out
 from ulna.core.book import PaperEntry, book
 from ulna.core.cutting import mishaps, plan_cuts, progress, scraps
-from ulna.core.cutting.cut_list import CutList, cut_list
+from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
+from ulna.core.cutting.listing import cut_list
 from ulna.core.makes import fit, makes
 from ulna.core.measure import ZERO, Ruler, inches, parse
 from ulna.core.page import PagePlan
@@ -71,7 +72,7 @@ def test_had_is_pieces_and_scraps_and_waste_whatever_happens(plans: list[PagePla
         cuts = cut_list(plan_cuts(demand(pieces, left), 2_000), {p.id: p for p in pieces}, left, ruler)
         taken = {s.key for cut, ticked in lists.values() for s in progress.begun(cut, ticked)}
         sheets, ticked = [], frozenset[str]()
-        for sheet in (progress.rekeyed(sheet, taken) for sheet in cuts.sheets):
+        for sheet in progress.rekeyed(cuts.sheets, taken):
             step = data.draw(st.sampled_from([None, *sheet.steps]))
             if step is not None and step.kind == "cut" and data.draw(st.booleans()):
                 before = progress.tick(sheet, ticked, step.key, True) - {step.key}

@@ -10,6 +10,7 @@ from hypothesis import given, settings
 from tests.core import pages
 from tests.core.examples import HERON, ground, mat, paper, size
 from ulna.core import hidden
+from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Ruler, Unit, inches, parse
 from ulna.core.page import PagePlan, evaluate
@@ -75,9 +76,7 @@ def test_no_hole_under_vellum_even_where_it_lies_between() -> None:
 
 
 def test_an_opening_does_not_cover() -> None:
-    window = replace(
-        piece("over", box("0", "0", "12", "12")), holes=(((1.0, 1.0), (9.0, 1.0), (9.0, 11.0), (1.0, 11.0)),)
-    )
+    window = replace(piece("over", box("0", "0", "12", "12")), holes=(Hole.of(box("1", "1", "8", "10")),))
     assert won(UNDER, window) == "2 1/4 × 11 1/4"
 
 

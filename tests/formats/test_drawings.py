@@ -13,8 +13,10 @@ from reportlab.pdfbase.ttfonts import TTFont
 
 from tests.core.examples import HERON, ground, mat, paper
 from ulna.core.cutting import plan_cuts
-from ulna.core.cutting.cut_list import CutList, cut_list
+from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
+from ulna.core.cutting.listing import cut_list
+from ulna.core.cutting.placing import placements
 from ulna.core.measure import MARKS, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import of_kind
@@ -46,6 +48,13 @@ def listed() -> CutList:
     return cut_list(plan_cuts(demand(pieces, shelf), 10_000), {p.id: p for p in pieces}, shelf, Ruler())
 
 
+def on_paper(ruler: Ruler | None = None) -> cut_pdf.OnPaper:
+    drawn, cuts = page(), listed()
+    return cut_pdf.OnPaper(
+        "Locks", drawn.format, cuts, placements(drawn.pieces, cuts, drawn.format), ruler or Ruler()
+    )
+
+
 def lines_of(data: bytes, number: int) -> list[tuple[float, float]]:
     """Width and height in points of each rectangle drawn on a page of a PDF."""
     content = PdfReader(io.BytesIO(data)).pages[number].get_contents()
@@ -56,20 +65,20 @@ def lines_of(data: bytes, number: int) -> list[tuple[float, float]]:
 
 @pytest.mark.parametrize(("name", "width", "height"), [("letter", 612, 792), ("a4", 595.2756, 841.8898)])
 def test_the_pdf_has_true_sizes(name: cut_pdf.PaperSize, width: float, height: float) -> None:
-    """Letter is 8½ × 11 in and A4 210 × 297 mm; a 12 in sheet is drawn 6 in wide at 1 : 2."""
-    data = cut_pdf.write(listed(), "Locks", NAMES, Ruler(), name)
+    """Letter is 8½ × 11 in and A4 210 × 297 mm; a 12 in sheet is drawn 3 in wide at 1 : 4."""
+    data = cut_pdf.write(on_paper(), name)
     box = PdfReader(io.BytesIO(data)).pages[0].mediabox
     assert (float(box.width), float(box.height)) == (
         pytest.approx(width, abs=0.01),
         pytest.approx(height, abs=0.01),
     )
-    assert (432, 432) in lines_of(data, 1)
+    assert (216, 216) in lines_of(data, 1)
 
 
 def test_the_pdfs_line_to_check_by_is_four_inches_long() -> None:
     """288 points; in millimetres it is 100 mm, 283.46 points."""
     for ruler, points in ((Ruler(), 288.0), (Ruler(Unit.MM, MARKS["1 mm"]), 283.4646)):
-        data = cut_pdf.write(listed(), "Locks", NAMES, ruler)
+        data = cut_pdf.write(on_paper(ruler))
         content = PdfReader(io.BytesIO(data)).pages[1].get_contents()
         assert content is not None
         drawn = re.findall(r"([-\d.]+) ([-\d.]+) m ([-\d.]+) ([-\d.]+) l", content.get_data().decode("latin-1"))
@@ -78,14 +87,17 @@ def test_the_pdfs_line_to_check_by_is_four_inches_long() -> None:
 
 
 def test_the_pdf_says_every_piece_and_every_cut() -> None:
-    """One line a piece on the first page, then each sheet with its steps; the same list gives the same bytes."""
-    one = cut_pdf.write(listed(), "Locks", NAMES, Ruler())
-    assert one == cut_pdf.write(listed(), "Locks", NAMES, Ruler())
+    """One line a piece on the first page, then the sheets with their steps, then where each piece goes; a whole sheet
+    is one line, and the trimmer has its caution. The same list gives the same bytes."""
+    one = cut_pdf.write(on_paper())
+    assert one == cut_pdf.write(on_paper())
     pages = [p.extract_text() for p in PdfReader(io.BytesIO(one)).pages]
     assert "6 pieces from 3 sheets" in pages[0]
     assert "Mat 1 of Heron, left half" in pages[0]
-    steps = " ".join(pages[-1].split())
-    assert "from the top of the sheet" in steps
+    steps = " ".join(pages[1].split())
+    assert "from the top of the sheet" in steps and "arm down and locked" in steps
+    assert steps.count("Take the whole sheet") == 2 and "On the back: 1 · Base of the left page" in steps
+    assert "From the centre" in pages[2] and "left page" in pages[2]
 
 
 def test_every_sign_the_pdf_uses_is_in_its_fonts() -> None:
@@ -122,10 +134,10 @@ def test_the_page_as_png_has_the_width_that_was_asked() -> None:
 
 
 def test_pieces_as_csv_carry_both_a_readers_and_the_exact_size() -> None:
-    """The half of a 6 3/4 × 4 3/4 mat is 3 3/8 × 4 3/4."""
+    """The half of a 6 3/4 × 4 3/4 mat is 3 3/8 × 4 3/4: a number that adds up, and as one says it."""
     rows = list(csv.DictReader(io.StringIO(cuts.write_csv(listed(), NAMES, Ruler()))))
     half = next(r for r in rows if r["piece"] == "mat 2 of Heron, left half")
-    assert (half["width (in)"], half["height (in)"], half["width"]) == ("3 3/8", "4 3/4", "3 3/8 in")
+    assert (half["width (in)"], half["height (in)"], half["width as said"]) == ("3.375", "4.75", "3 3/8 in")
     assert (half["paper"], half["side"], half["cut"]) == ("Ink", "A", "")
 
 

@@ -13,6 +13,8 @@ export type PhotoRecord = Schemas["PhotoRecord"];
 export type PhotoOut = Schemas["PhotoOut"];
 export type Recipe = Schemas["Recipe"];
 export type PageOut = Schemas["PageOut"];
+/** One step of a cut list; what it says stands in the directions. */
+export type CutStep = Schemas["CutSheet"]["steps"][number];
 export type CuttingOut = Schemas["CuttingOut"];
 export type Settings = Schemas["Settings"];
 export type Evaluated = Schemas["EvaluatedOut"];

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import datetime
+from fractions import Fraction
 
 from fastapi import APIRouter
 from pydantic import BaseModel
@@ -133,13 +134,13 @@ def _paper(
 
 
 def _areas(areas: book.Areas, ruler: Ruler) -> AreasOut:
-    had = max(1, areas.had)
+    had = areas.had or Fraction(1)
     return AreasOut(
-        pieces=areas.pieces / had,
-        scraps=areas.scraps / had,
-        open=areas.open / had,
-        whole=areas.whole / had,
-        waste=areas.waste / had,
+        pieces=float(areas.pieces / had),
+        scraps=float(areas.scraps / had),
+        open=float(areas.open / had),
+        whole=float(areas.whole / had),
+        waste=float(areas.waste / had),
         says=_words(areas, ruler),
     )
 
@@ -149,7 +150,7 @@ def _words(areas: book.Areas, ruler: Ruler) -> str:
     unit = (inches(1) if ruler.unit is Unit.INCH else mm(10)).units ** 2
     name = "sq in" if ruler.unit is Unit.INCH else "sq cm"
 
-    def say(area: int) -> str:
+    def say(area: Fraction) -> str:
         return f"{round(area / unit)}"
 
     words = [f"{say(areas.pieces)} of {say(areas.had)} {name} on pages"]

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from ulna.core.measure import ZERO
+from ulna.formats.cut_document import Direction
 from ulna.formats.cuts import CutList, Rect
 from ulna.formats.model import AnyLength, Gap, Model
 from ulna.formats.recipe import Recipe
@@ -61,19 +62,9 @@ class GutAsked(BaseModel):
     gut: bool | None
 
 
-class Direction(Model):
-    """What a person is told at a step: the side that is up, whether the paper is turned by a quarter since the step
-    before, what is pencilled on the backs, and what else comes off."""
-
-    up: str
-    turn: bool
-    write: list[str]
-    falls: list[str]
-
-
 class CuttingOut(BaseModel):
     """A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
-    key; `settings` (as they are set on the trimmer) and `directions` by step key.
+    key; by step key `directions` (what a person is told) and `lines` (where it cuts: a path in inches on its sheet).
 
     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
     """
@@ -88,8 +79,8 @@ class CuttingOut(BaseModel):
     sheet_sizes: dict[str, str]
     rest_sizes: dict[str, list[str]]
     rest_names: dict[str, list[str]]
-    settings: dict[str, str]
     directions: dict[str, Direction]
+    lines: dict[str, str]
     ticked: list[str]
     begun: bool
     new: list[str]

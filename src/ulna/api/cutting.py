@@ -11,14 +11,15 @@ from fastapi.responses import Response
 
 from ulna import cutting
 from ulna.api.at_home import AtHome
-from ulna.api.cut_schemas import CuttingOut, Direction, Elsewhere, Lacking, SearchAsked, SearchOut, Spoiled, Tick
+from ulna.api.cut_schemas import CuttingOut, Elsewhere, Lacking, SearchAsked, SearchOut, Spoiled, Tick
 from ulna.api.kits import attachment
 from ulna.api.schemas import Step
 from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.directions import directions
 from ulna.core.cutting.effort import allowed, effort_of
 from ulna.cutting import page_cuts
-from ulna.formats import cut_json, cuts, svg
+from ulna.formats import cut_document, cut_json, cuts, svg
+from ulna.formats.cut_document import Direction
 from ulna.household import CUTTING_OF, Household
 from ulna.longer import Search
 from ulna.store.errors import NotThere
@@ -39,27 +40,27 @@ def _out(id: str, home: Household) -> CuttingOut:
         kept = home.library.get("cutting", f"{CUTTING_OF}{id}")
         undo, redo = kept.undo, kept.redo
     least = home.least_scrap()
-    told = {key: one for sheet in sheets for key, one in directions(sheet, least, ruler).items()}
+    told = directions(now.cuts, least, ruler)
     return CuttingOut(
         version=now.version,
         undo=undo,
         redo=redo,
         cuts=cuts.CutList.from_value(now.cuts),
         names=_names(home),
-        sizes={str(p.number): ruler.say_size(p.rect.width, p.rect.height) for p in pieces},
+        sizes={str(p.number): ruler.say_size(*p.lies) for p in pieces},
         sheet_names={s.key: s.called for s in sheets},
         sheet_sizes={s.key: ruler.say_size(s.width, s.height) for s in sheets},
-        rest_sizes={s.key: [ruler.say_size(r.width, r.height) for r in s.rests] for s in sheets},
-        rest_names={s.key: [s.rest_called(r) for r in s.rests] for s in sheets},
-        settings={step.key: ruler.say(step.setting) for s in sheets for step in s.steps},
+        rest_sizes={s.key: [ruler.say_size(r.at.width, r.at.height) for r in s.rests] for s in sheets},
+        rest_names={s.key: [s.rest_called(r.at) for r in s.rests] for s in sheets},
         directions={key: Direction.from_value(one) for key, one in told.items()},
+        lines={step.key: svg.line_of(step, s) for s in sheets for step in s.steps},
         ticked=sorted(now.ticked),
         begun=now.begun,
         new=[p.name for p in now.new],
         gone=list(now.gone),
         lacking=[Lacking.from_value(one) for one in now.lacking],
         pieces=sum(p.fate != "spoiled" for p in pieces),
-        done=sum(len(progress.done(sheet, now.ticked)) for sheet in sheets),
+        done=sum(len(progress.finished(sheet, now.ticked)) for sheet in sheets),
         opened=sum(not sheet.scrap and not sheet.print for sheet in sheets),
         proved=now.proved,
     )
@@ -137,18 +138,27 @@ def _search_out(search: Search | None) -> SearchOut:
 
 @router.get("/pages/{id}/cuts.pdf", response_class=Response)
 def cuts_as_pdf(id: str, home: AtHome, paper: Literal["letter", "a4"] = "letter") -> Response:
-    from ulna.formats import cut_pdf  # slow to import, seldom asked for
+    content = cutting.written(home, id, "pdf", paper)
+    return attachment(content, f"{home.page(id).name} cuts.pdf", "application/pdf")
 
-    now, name = page_cuts(home, id), home.page(id).name
-    content = cut_pdf.write(now.cuts, name, _names(home), now.ruler, paper, now.ticked, home.least_scrap())
-    return attachment(content, f"{name} cuts.pdf", "application/pdf")
+
+@router.get("/pages/{id}/cuts.svg", response_class=Response)
+def cuts_as_svg(id: str, home: AtHome) -> Response:
+    """All sheets and outlines of a page in one file at true size."""
+    content = cutting.written(home, id, "svg", "letter")
+    return attachment(content, f"{home.page(id).name} cuts.svg", "image/svg+xml")
+
+
+@router.get("/pages/{id}/cuts.json")
+def cuts_as_json(id: str, home: AtHome) -> cut_document.Document:
+    """The cut list as a document of its own, an ulna-cut-list. See docs/cut-list.md."""
+    return cutting.document(home, id)
 
 
 @router.get("/pages/{id}/pieces.csv", response_class=Response)
 def pieces_as_csv(id: str, home: AtHome) -> Response:
-    now = page_cuts(home, id)
-    content = cuts.write_csv(now.cuts, _names(home), now.ruler, now.ticked)
-    return attachment(("\ufeff" + content).encode(), f"{home.page(id).name} pieces.csv", "text/csv; charset=utf-8")
+    content = b"\xef\xbb\xbf" + cutting.written(home, id, "csv", "letter")  # a spreadsheet wants the mark
+    return attachment(content, f"{home.page(id).name} pieces.csv", "text/csv; charset=utf-8")
 
 
 @router.get("/pages/{id}/sheets/{number}.svg", response_class=Response)

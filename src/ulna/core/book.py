@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from fractions import Fraction
 
 from ulna.core.cutting.cut_list import CutPiece, CutSheet
 from ulna.core.cutting.progress import HAIR, shares
@@ -15,17 +16,19 @@ from ulna.core.cutting.scraps import Begun, Taken, is_kept, scrap_id, walk
 from ulna.core.measure import Length
 from ulna.core.shelf import Paper, Shelf
 
+NOTHING = Fraction(0)
+
 
 @dataclass(frozen=True, slots=True)
 class Areas:
     """In units squared."""
 
-    had: int = 0
-    pieces: int = 0
-    scraps: int = 0
-    open: int = 0
-    whole: int = 0
-    waste: int = 0
+    had: Fraction = NOTHING
+    pieces: Fraction = NOTHING
+    scraps: Fraction = NOTHING
+    open: Fraction = NOTHING
+    whole: Fraction = NOTHING
+    waste: Fraction = NOTHING
 
     def __add__(self, other: Areas) -> Areas:
         return Areas(
@@ -99,7 +102,7 @@ def book(shelf: Shelf, lists: Mapping[str, Begun], least: Length) -> list[PaperE
 
 def _areas(one: Taken, papers: Mapping[str, Paper], least: Length) -> tuple[Areas, list[Paper]]:
     """What a begun sheet has become, less the rests that were cut in their turn, and the scraps that are there."""
-    pieces = scraps = still = waste = 0
+    pieces = scraps = still = waste = NOTHING
     there = list[Paper]()
     for share in shares(one.sheet, one.ticked, HAIR):
         if share.kind == "piece":
@@ -115,12 +118,12 @@ def _areas(one: Taken, papers: Mapping[str, Paper], least: Length) -> tuple[Area
                 there.append(scrap)
             elif scrap.count:
                 waste += share.area
-    return Areas(0, pieces, scraps, still, 0, waste), there
+    return Areas(NOTHING, pieces, scraps, still, NOTHING, waste), there
 
 
 def _entry(line: _Line) -> PaperEntry:
     paper = line.paper
-    had, each = max(paper.count, line.begun), paper.width.units * paper.height.units
+    had, each = max(paper.count, line.begun), paper.area
     left = had - line.begun
     areas = line.areas + Areas(had=had * each, whole=left * each)
     return PaperEntry(paper, had, left, areas, tuple(line.sheets), tuple(line.scraps))

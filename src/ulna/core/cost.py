@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from ulna.core.cutting import blocks_in_phase
 from ulna.core.cutting.plan import CutPlan, Layout
 from ulna.core.cutting.request import Area
 from ulna.core.geometry import Rect
@@ -52,7 +53,7 @@ class Cost:
 def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> Cost:
     """The plan of a page's pieces, put in a person's figures; papers in the order of the shelf."""
     by_id = {p.id: p for p in pieces}
-    paper_pieces = [p for p in by_id.values() if p.is_paper and not p.rest_of]
+    paper_pieces = [p for p in by_id.values() if p.is_paper]
     used: dict[str, list[str]] = {}
     for piece in paper_pieces:
         if piece.choice.paper in shelf.papers:
@@ -72,6 +73,7 @@ def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> 
 def lacking(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, ...]:
     """The pieces of a page that its plan leaves without a place, each with the reason."""
     by_id = {p.id: p for p in pieces}
+    plan = blocks_in_phase.parted(plan, by_id.values(), shelf)
     return tuple(_lacking(by_id[u.piece], u.why, shelf, ruler) for u in plan.unplaced)
 
 

@@ -11,10 +11,13 @@ cut = depth                cut = corner  cut = one scallop            cut = radi
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass, replace
 from typing import Literal, get_args
 
 from ulna.core import shapes
-from ulna.core.polygons import Point, Polygon, box
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, Length
+from ulna.core.polygons import NEGLIGIBLE, Point, Polygon, bounds, box, clipped, inside, moved
 
 Figure = Literal[
     "rectangle",
@@ -38,6 +41,57 @@ CUT: dict[Figure, str] = {
     "scalloped": "scallops about",
 }
 """The figures that have a measure of their own, and what it is."""
+
+
+@dataclass(frozen=True, slots=True)
+class Hole:
+    """A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
+
+    `clipped` is what is left of it, in inches from the same corner, where the gutter has parted what it is in.
+    """
+
+    x: Length
+    y: Length
+    width: Length
+    height: Length
+    figure: Figure = "rectangle"
+    cut: Length = ZERO
+    clipped: Polygon = ()
+
+    @classmethod
+    def of(cls, at: Rect, figure: Figure = "rectangle", cut: Length = ZERO) -> Hole:
+        return cls(at.x, at.y, at.width, at.height, figure, cut)
+
+    @property
+    def at(self) -> Rect:
+        return Rect(self.x, self.y, self.width, self.height)
+
+    def moved(self, across: Length, down: Length) -> Hole:
+        line = moved(self.clipped, across.inches, down.inches) if self.clipped else ()
+        return replace(self, x=self.x + across, y=self.y + down, clipped=line)
+
+    def within(self, part: Rect) -> Hole:
+        """What of it lies in a part that it meets, from the same corner."""
+        if part.contains(self.at):
+            return self
+        there = part.common(self.at)
+        if self.is_straight:
+            return Hole.of(there)
+        room = box(part.x.inches, part.y.inches, part.width.inches, part.height.inches)
+        return replace(Hole.of(there, self.figure, self.cut), clipped=clipped(self.outline, room))
+
+    @property
+    def is_straight(self) -> bool:
+        return self.figure == "rectangle" and not self.clipped
+
+    @property
+    def outline(self) -> Polygon:
+        """In inches from the corner of what it is in."""
+        if self.clipped:
+            return self.clipped
+        own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
+        return moved(own, self.x.inches, self.y.inches)
+
 
 ARCS = 12
 MOST_SCALLOPS = 100
@@ -117,3 +171,45 @@ def _scalloped(w: float, h: float, wanted: float) -> Polygon:
     for k in range(ny):
         found += _arc(d, h - d - (k + 0.5) * sy, d, sy / 2, 180, 360, 8)
     return tuple(found)
+
+
+def inner_box(shape: Polygon) -> Rect | None:
+    """The box of a shape shrunk about its middle until its corners lie in the shape; none where it is hollow."""
+    x1, y1, x2, y2 = bounds(shape)
+    mx, my = (x1 + x2) / 2, (y1 + y2) / 2
+    if not _convex(shape):
+        return None
+    low, high = 0.0, 1.0
+    for _ in range(12):
+        share = (low + high) / 2
+        dx, dy = (x2 - x1) / 2 * share, (y2 - y1) / 2 * share
+        corners = [(mx + sx * dx, my + sy * dy) for sx in (-1, 1) for sy in (-1, 1)]
+        if all(inside(corner, shape) for corner in corners):
+            low = share
+        else:
+            high = share
+    dx, dy = (x2 - x1) / 2 * low, (y2 - y1) / 2 * low
+    left, top = _up(mx - dx), _up(my - dy)
+    width, height = _down(mx + dx) - left, _down(my + dy) - top
+    return Rect(left, top, width, height) if min(width, height) > ZERO else None
+
+
+def _convex(shape: Polygon) -> bool:
+    bends = set()
+    for k in range(len(shape)):
+        (x0, y0), (x1, y1), (x2, y2) = (shape[(k + n) % len(shape)] for n in range(3))
+        bend = (x1 - x0) * (y2 - y1) - (y1 - y0) * (x2 - x1)
+        if abs(bend) > NEGLIGIBLE:
+            bends.add(bend > 0)
+    return len(bends) == 1
+
+
+_FINE = Length(914400 // 64)
+
+
+def _up(inches: float) -> Length:
+    return _FINE * -int(-inches * 64 // 1)
+
+
+def _down(inches: float) -> Length:
+    return _FINE * int(inches * 64 // 1)

@@ -11,7 +11,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ulna.core.measure import Length
+from ulna.core.measure import ZERO, Length
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +75,24 @@ class Rect:
     def meets(self, other: Rect) -> bool:
         """Whether the two share some area; touching edges share none."""
         return self.x < other.right and other.x < self.right and self.y < other.bottom and other.y < self.bottom
+
+    def common(self, other: Rect) -> Rect:
+        """What two that meet have in common."""
+        x, y = max(self.x, other.x), max(self.y, other.y)
+        return Rect(x, y, min(self.right, other.right) - x, min(self.bottom, other.bottom) - y)
+
+    def without(self, gone: Rect) -> list[Rect]:
+        """What stands round a part that is taken out: left, right, and between them above and below."""
+        if not self.meets(gone):
+            return [self]
+        g = self.common(gone)
+        around = (
+            Rect(self.x, self.y, g.x - self.x, self.height),
+            Rect(g.right, self.y, self.right - g.right, self.height),
+            Rect(g.x, self.y, g.width, g.y - self.y),
+            Rect(g.x, g.bottom, g.width, self.bottom - g.bottom),
+        )
+        return [part for part in around if min(part.width, part.height) > ZERO]
 
     def split(self, at: Length) -> tuple[Rect, Rect]:
         """The parts left and right of an upright line that passes through it."""

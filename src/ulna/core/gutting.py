@@ -11,6 +11,7 @@ from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core import hidden
+from ulna.core.cutting import blocks_in_phase
 from ulna.core.cutting.bounds import lower_bound
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.plan import CutPlan
@@ -20,7 +21,6 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO
 from ulna.core.page import Evaluated, Gutting, PagePlan
 from ulna.core.parts import Part
-from ulna.core.parts.mats import place_in_stack
 from ulna.core.parts.panel import Panel
 from ulna.core.pieces import Ground, Piece
 
@@ -105,7 +105,7 @@ def settle_all(members: Sequence[Member], planner: Planner) -> Settled:
             saves = gain if by else (0, 0)
             offers.append(_offer(piece, pool.won[piece.id], by, uses, saves, along, ground, names))
     offers.sort(key=lambda o: (-o.placed, -o.sheets, not o.gut, -o.panel.area))
-    return Settled(pool.gutted({id: pool.won[id] for id in chosen}), best, tuple(offers))
+    return Settled(pool.gutted({id: pool.won[id] for id in chosen}), pool.parted(best), tuple(offers))
 
 
 class _Pool:
@@ -119,7 +119,7 @@ class _Pool:
         self.said = {m.key(one.piece): one.gut for m in members for one in m.recipe.gutting}
         self.rows: list[tuple[Member, list[Piece]]] = []
         for m in members:
-            row = [replace(p, id=m.key(p.id), rest_of=m.key(p.rest_of) if p.rest_of else "") for p in m.pieces]
+            row = [p.renamed(m.key) for p in m.pieces]
             self.rows.append((m, row))
             for piece in row:
                 self.of[piece.id] = m
@@ -152,6 +152,12 @@ class _Pool:
     def gutted(self, won: Mapping[str, Rect]) -> tuple[Piece, ...]:
         return hidden.gutted(self.pieces, won)
 
+    def parted(self, plan: CutPlan) -> CutPlan:
+        """The plan with the strips of every block in its place."""
+        for member, row in self.rows:
+            plan = blocks_in_phase.parted(plan, row, member.ground.shelf)
+        return plan
+
     def request(self, won: Mapping[str, Rect], whole: str = "") -> CutRequest:
         """What cutting asks of the shelf where these panels are won, and one piece is left whole."""
         sheets: dict[str, Sheet] = {}
@@ -169,17 +175,18 @@ def answered(recipe: PagePlan, piece: str, gut: bool | None) -> PagePlan:
 
     A mat or panel that is gutted by a value of its own loses that value.
     """
-    parts = tuple(_ungutted(part, piece) for part in recipe.parts)
+    whole = piece.removesuffix("-left").removesuffix("-right")
+    parts = tuple(_ungutted(part, whole) for part in recipe.parts)
     kept = tuple(one for one in recipe.gutting if one.piece != piece)
     word = () if gut is None else (Gutting(piece, gut),)
     return replace(recipe, parts=parts, gutting=(*kept, *word))
 
 
 def _ungutted(part: Part, piece: str) -> Part:
-    if isinstance(part, Panel) and piece.startswith(f"{part.id}/panel") and part.gutted:
+    if isinstance(part, Panel) and piece == f"{part.id}/panel" and part.gutted:
         part = replace(part, gutted=False)
     mats = getattr(part, "mats", ())
-    k = place_in_stack(part.id, mats, piece)
+    k = next((k for k in range(len(mats)) if piece == f"{part.id}/mat-{k + 1}"), None)
     if k is None or not mats[k].gutted:
         return part
     changed: Part = replace(part, mats=(*mats[:k], replace(mats[k], gutted=False), *mats[k + 1 :]))  # type: ignore[arg-type]

@@ -18,9 +18,9 @@ from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import replace
 from itertools import pairwise
 
-from ulna.core import polygons
+from ulna.core.figures import inner_box
 from ulna.core.geometry import Borders, Rect
-from ulna.core.measure import ZERO, Length, Ruler
+from ulna.core.measure import Length, Ruler
 from ulna.core.parts.mats import LAP, WORTH_GUTTING
 from ulna.core.pieces import Piece
 from ulna.core.polygons import Polygon
@@ -38,7 +38,7 @@ def panels(
     `pieces` are a page's from underneath upward. Passed over are pieces that are gutted or trimmed already, and those
     that are no plain rectangle of paper.
     """
-    parents = {piece.rest_of for piece in pieces}
+    parents = {piece.leftover.of for piece in pieces if piece.leftover}
     found = {}
     for k, piece in enumerate(pieces):
         if (of is None or piece.id in of) and _plain(piece) and piece.id not in parents:
@@ -60,7 +60,7 @@ def gutted(pieces: Iterable[Piece], won: Mapping[str, Rect]) -> tuple[Piece, ...
 
 
 def _plain(piece: Piece) -> bool:
-    cut_square = not (piece.outline or piece.angle or piece.holes or piece.pin or piece.rest_of)
+    cut_square = not (piece.outline or piece.angle or piece.holes or piece.pin or piece.leftover or piece.phase)
     return piece.is_paper and cut_square and piece.gut is None
 
 
@@ -71,8 +71,8 @@ def _panel(piece: Piece, above: Sequence[Piece], shelf: Shelf, ruler: Ruler, lap
     over = [p for p in above if p.role != "tape" and p.rect.meets(r)]
     if len(over) > MOST_COVERS:
         over = sorted(over, key=lambda p: -p.rect.area)[:MOST_COVERS]
-    solid = [_common(s, r) for p in over if not _seen_through(p, shelf) for s in _solid(p) if s.meets(r)]
-    clear = [_common(p.rect, r) for p in over if _seen_through(p, shelf)]
+    solid = [s.common(r) for p in over if not _seen_through(p, shelf) for s in _solid(p) if s.meets(r)]
+    clear = [p.rect.common(r) for p in over if _seen_through(p, shelf)]
     best = _largest(solid, clear, lap, r, ruler)
     if best is not None and not _holds(best, over):
         alone = [_largest([s], clear, lap, r, ruler) for s in solid]
@@ -90,18 +90,15 @@ def _solid(piece: Piece) -> list[Rect]:
     or the middle of one that is turned or cut to a shape."""
     if piece.outline or piece.angle or (piece.picture and piece.picture.outline):
         shape = _oval(piece.rect) if piece.picture else piece.seen
-        within = None if piece.holes or piece.gut else _within(shape)
+        within = None if piece.holes or piece.gut else inner_box(shape)
         return [within] if within else []
     left, gone = [piece.rect], list[Rect]()
-    for hole in piece.holes:
-        x1, y1, x2, y2 = polygons.bounds(hole)
-        x, y = piece.uncut.x + _down(x1), piece.uncut.y + _down(y1)
-        gone.append(Rect(x, y, _up(x2) - _down(x1), _up(y2) - _down(y1)))
+    gone += [hole.at.moved(piece.uncut.x, piece.uncut.y) for hole in piece.holes]
     if piece.gut is not None:
         r, g = piece.rect, piece.gut
         gone.append(Rect(r.x + g.left, r.y + g.top, r.width - g.across, r.height - g.down))
     for out in gone:
-        left = [part for rect in left for part in _without(rect, out)]
+        left = [part for rect in left for part in rect.without(out)]
     return left
 
 
@@ -109,67 +106,6 @@ def _oval(rect: Rect) -> Polygon:
     """The diamond that every shape of a print covers."""
     x, y, w, h = rect.x.inches, rect.y.inches, rect.width.inches, rect.height.inches
     return ((x + w / 2, y), (x + w, y + h / 2), (x + w / 2, y + h), (x, y + h / 2))
-
-
-def _within(shape: Polygon) -> Rect | None:
-    """The box of a shape shrunk about its middle until its corners lie in the shape; none where it is hollow."""
-    x1, y1, x2, y2 = polygons.bounds(shape)
-    mx, my = (x1 + x2) / 2, (y1 + y2) / 2
-    if not _convex(shape):
-        return None
-    low, high = 0.0, 1.0
-    for _ in range(12):
-        share = (low + high) / 2
-        dx, dy = (x2 - x1) / 2 * share, (y2 - y1) / 2 * share
-        corners = [(mx + sx * dx, my + sy * dy) for sx in (-1, 1) for sy in (-1, 1)]
-        if all(polygons.inside(corner, shape) for corner in corners):
-            low = share
-        else:
-            high = share
-    dx, dy = (x2 - x1) / 2 * low, (y2 - y1) / 2 * low
-    left, top = _up(mx - dx), _up(my - dy)
-    width, height = _down(mx + dx) - left, _down(my + dy) - top
-    return Rect(left, top, width, height) if min(width, height) > ZERO else None
-
-
-def _convex(shape: Polygon) -> bool:
-    bends = set()
-    for k in range(len(shape)):
-        (x0, y0), (x1, y1), (x2, y2) = (shape[(k + n) % len(shape)] for n in range(3))
-        bend = (x1 - x0) * (y2 - y1) - (y1 - y0) * (x2 - x1)
-        if abs(bend) > polygons.NEGLIGIBLE:
-            bends.add(bend > 0)
-    return len(bends) == 1
-
-
-_FINE = Length(914400 // 64)
-
-
-def _up(inches: float) -> Length:
-    return _FINE * -int(-inches * 64 // 1)
-
-
-def _down(inches: float) -> Length:
-    return _FINE * int(inches * 64 // 1)
-
-
-def _common(one: Rect, other: Rect) -> Rect:
-    x, y = max(one.x, other.x), max(one.y, other.y)
-    return Rect(x, y, min(one.right, other.right) - x, min(one.bottom, other.bottom) - y)
-
-
-def _without(rect: Rect, gone: Rect) -> list[Rect]:
-    """What stands round a part that is taken out of a rectangle: left, right, and between them above and below."""
-    if not rect.meets(gone):
-        return [rect]
-    g = _common(rect, gone)
-    around = (
-        Rect(rect.x, rect.y, g.x - rect.x, rect.height),
-        Rect(g.right, rect.y, rect.right - g.right, rect.height),
-        Rect(g.x, rect.y, g.width, g.y - rect.y),
-        Rect(g.x, g.bottom, g.width, rect.bottom - g.bottom),
-    )
-    return [part for part in around if min(part.width, part.height) > ZERO]
 
 
 def _largest(solid: Sequence[Rect], clear: Sequence[Rect], lap: Length, room: Rect, ruler: Ruler) -> Rect | None:

@@ -226,6 +226,11 @@ def _decimal(value: Fraction, places: int) -> str:
     return f"{sign}{whole}.{digits}" if digits else f"{sign}{whole}"
 
 
+def decimal(length: Length, unit: Unit) -> str:
+    """The length as a decimal number of a unit, to six places: what a spreadsheet can add up."""
+    return _decimal(Fraction(length.units, unit.units), 6)
+
+
 def in_unit(length: Length, unit: Unit) -> tuple[str, bool]:
     """The length in a unit with as many decimals or as fine a fraction as it needs, and whether it is exact."""
     value = Fraction(length.units, unit.units)
@@ -351,4 +356,4 @@ def _shown(ruler: Ruler, length: Length) -> Shown:
     near = ruler.round(length)
     if ruler.unit is Unit.INCH:
         return Shown(_mixed(Fraction(near.units, PER_INCH)), near != length)
-    return Shown(_decimal(Fraction(near.units, PER_MM), 2), near != length)
+    return Shown(_decimal(Fraction(near.units, ruler.unit.units), 3), near != length)

@@ -13,16 +13,18 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import MOST_WORKED, Part, name_of
+from ulna.core.parts import MOST_WORKED, Part, leftovers, name_of
 from ulna.core.parts.axis import Axis, share_near
 from ulna.core.parts.base import Base
 from ulna.core.parts.mats import worth_gutting
 from ulna.core.parts.mitred import Mitred
+from ulna.core.parts.photo import outline_of
 from ulna.core.parts.place import place_at
 from ulna.core.parts.pocket import KEPT_OFF, Pocket
 from ulna.core.parts.stitching import Stitching
 from ulna.core.pieces import Built, Ground, Handle, Piece
 from ulna.core.polygons import Polygon
+from ulna.core.shelf import Edge
 from ulna.core.standing import Standing, stand
 
 Side = Literal["left", "right"]
@@ -171,18 +173,25 @@ def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece
     if found is None or found[0] is not one.built:
         pieces = tuple(half for piece in one.built.pieces for half in halved(piece.moved(box.x, box.y), ground))
         if not isinstance(one.part, Base):
-            pieces = tuple(_flush(piece, room) for piece in _unmatched(pieces))
+            pieces = tuple(_flush(piece, room) for piece in _unmatched(pieces, ground.ruler))
         if len(ground.placed) > MOST_WORKED:
             ground.placed.clear()
         found = ground.placed[key] = one.built, pieces
     return found[1]
 
 
-def _unmatched(pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
+def _unmatched(pieces: tuple[Piece, ...], ruler: Ruler) -> tuple[Piece, ...]:
     """Pieces made of another one's leftover are cut on their own where the gutter has parted either of the two."""
     whole = {piece.id for piece in pieces if piece.half is None}
+    lost = {p.leftover.of: p.id for p in pieces if p.leftover and not {p.base_id, p.leftover.of} <= whole}
+    if not lost:
+        return pieces
     return tuple(
-        replace(piece, rest_of="") if piece.rest_of and not {piece.id, piece.rest_of} <= whole else piece
+        replace(piece, leftover=None)
+        if piece.leftover is not None and piece.leftover.of in lost
+        else leftovers.alone(piece, ruler)
+        if piece.id in lost
+        else piece
         for piece in pieces
     )
 
@@ -199,7 +208,8 @@ def _flush(piece: Piece, room: Rect) -> Piece:
 def _off(piece: Piece, room: Rect) -> Rect | None:
     """The largest rectangle that trimming a piece flush takes off, where it is worth keeping."""
     r = piece.rect
-    if not piece.is_paper or piece.outline or piece.angle or piece.pin or not room.meets(r) or room.contains(r):
+    plain = piece.is_paper and not (piece.outline or piece.angle or piece.pin or piece.holes or piece.phase)
+    if not plain or not room.meets(r) or room.contains(r):
         return None
     beside = (
         Rect(r.x, r.y, room.x - r.x, r.height),
@@ -250,35 +260,62 @@ def halved(piece: Piece, ground: Ground) -> list[Piece]:
     gutter = ground.format.gutter
     if gutter is None:
         return [piece]
-    if piece.outline or piece.angle:
+    if (piece.outline and not piece.torn) or piece.angle:
         return _parted(piece, gutter, ground.ruler)
     if not piece.rect.x < gutter < piece.rect.right:
         return [piece]
     left, right = piece.rect.split(gutter)
-    guts: tuple[Borders | None, Borders | None] = (None, None)
-    if piece.gut is not None:
-        g = piece.gut
-        guts = (
-            worth_gutting(Borders(g.left, g.top, ZERO, g.bottom), left),
-            worth_gutting(Borders(ZERO, g.top, g.right, g.bottom), right),
-        )
-    return [_half(piece, "left", left, guts[0]), _half(piece, "right", right, guts[1])]
+    if piece.print is not None and (line := outline_of(piece.print)):
+        x1, _, x2, _ = polygons.bounds(line)
+        if not x1 < (gutter - piece.uncut.x).inches < x2:
+            return [piece]  # the shape that it is cut to lies on one side
+    if piece.torn:
+        return [
+            _half(piece, "left", left, outline=_beside(piece, left)),
+            _half(piece, "right", right, outline=_beside(piece, right)),
+        ]
+    return [_half(piece, "left", left, _gut_in(piece, left)), _half(piece, "right", right, _gut_in(piece, right))]
+
+
+def _gut_in(piece: Piece, half: Rect) -> Borders | None:
+    """What a half keeps round its part of the panel that the whole piece is gutted by."""
+    g, r = piece.gut, piece.rect
+    if g is None:
+        return None
+    panel = Rect(r.x + g.left, r.y + g.top, r.width - g.across, r.height - g.down)
+    if not half.meets(panel):
+        return None
+    there = half.common(panel)
+    rims = Borders(there.x - half.x, there.y - half.y, half.right - there.right, half.bottom - there.bottom)
+    return worth_gutting(rims, half)
 
 
 def _half(piece: Piece, side: Side, rect: Rect, gut: Borders | None = None, outline: Polygon = ()) -> Piece:
     pin = piece.pin
     if pin is not None:
         pin = Rect(pin.x + rect.x - piece.rect.x, pin.y + rect.y - piece.rect.y, rect.width, rect.height)
+    inner = Edge.RIGHT if side == "left" else Edge.LEFT
+    own = rect.moved(-piece.uncut.x, -piece.uncut.y)
     return replace(
         piece,
         id=f"{piece.id}-{side}",
+        whole=piece.id,
         name=f"{piece.name}, {side} half",
         rect=rect,
         gut=gut,
         half=side,
         outline=outline,
+        figure="",
+        torn=tuple(one for one in piece.torn if one.edge is not inner),
+        holes=tuple(hole.within(own) for hole in piece.holes if own.meets(hole.at)),
         pin=pin,
     )
+
+
+def _beside(piece: Piece, half: Rect) -> Polygon:
+    """What of an upright outline lies in a half of its piece."""
+    x = (half.x - piece.uncut.x).inches
+    return polygons.cut(polygons.cut(piece.outline, 1, 0, x + half.width.inches), -1, 0, -x)
 
 
 def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:

@@ -71,6 +71,12 @@ def repeat(side: Side) -> Length:
     return side.scale if side.scale else PATTERNS.get(side.pattern, PATTERNS["plain"]).scale
 
 
+def pitch_of(width: Length, repeat: Length) -> Length:
+    """From the edge of one strip to the edge of the next that begins at the same stripe: the least whole number of
+    repeats that is not under the width."""
+    return repeat * -(-width.units // repeat.units)
+
+
 # ---- pens ------------------------------------------------------------------------------------------
 
 

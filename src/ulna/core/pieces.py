@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ulna.core.crop import Crop, Framing
 from ulna.core.errors import NotOnShelf
+from ulna.core.figures import Figure, Hole
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.look import AS_IT_CAME, Look
@@ -16,7 +17,7 @@ from ulna.core.page_formats import PageFormat
 from ulna.core.polygons import Polygon, box, moved, turned
 from ulna.core.prints import Print
 from ulna.core.punches import Punch
-from ulna.core.shelf import Face, Shelf
+from ulna.core.shelf import Edge, Face, Shelf
 
 Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
 GutRule = Literal["always", "when it saves a sheet", "never"]
@@ -53,6 +54,32 @@ class Picture:
 
 
 @dataclass(frozen=True, slots=True)
+class TornEdge:
+    """An edge that is torn, so far inside the edge that was cut."""
+
+    edge: Edge
+    off: Length
+
+
+@dataclass(frozen=True, slots=True)
+class Leftover:
+    """What falls off another piece and is a piece too: it lies `within` the box that that one is cut from, in inches
+    from the box's corner, turned clockwise by `turn` degrees against how it lies on the page."""
+
+    of: str
+    within: Polygon
+    turn: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class Phase:
+    """Strips whose stripes must meet begin the same way into a repeat of their paper; `of` names those that do."""
+
+    of: str
+    repeat: Length
+
+
+@dataclass(frozen=True, slots=True)
 class Piece:
     """A rectangle that is cut. Where the gutter cuts it, `rect` is one half and `uncut` the whole.
 
@@ -60,10 +87,14 @@ class Piece:
     print's whole size as it comes out of the printer, from the corner of `uncut`, where it is cut afterwards.
 
     Only rectangles come off a trimmer. What is seen of one may be less: `outline` is what stays of it once it is
-    cut to shape or trimmed, `holes` are openings in it, all in inches from the corner of `uncut`; `angle` is how
-    far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from
-    the side that is chosen. `colour` is the tape's, `print` what is printed. `role` says what it is, and so whether
-    paper is cut for it. `rest_of` is the piece whose leftover it is made of: no more paper is asked for it.
+    cut to shape or trimmed, in inches from the corner of `uncut`; `figure` names it where it has a name, with its own
+    measure `cut`, and `torn` are edges that are torn (their core seen or not). `holes` are openings in it, from the
+    same corner; `angle` is how far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a
+    printed card lies, from the side that is chosen; `as_it_is` says that the holes of that sheet are the piece's own.
+    `colour` is the tape's, `print` what is printed. `role` says what it is, and so whether paper is cut for it.
+    `whole` is the id of the piece that it is a half of, `layer` which mat of its part it is, counted from 1, the
+    innermost first. `leftover` says that it is made of what falls off another piece: no more paper is asked for it;
+    `phase` that its stripes must meet those of others.
     """
 
     id: str
@@ -79,16 +110,43 @@ class Piece:
     printed: Rect | None = None
     angle: float = 0.0
     outline: Polygon = ()
-    holes: tuple[Polygon, ...] = ()
+    figure: Figure | Literal[""] = ""
+    cut: Length = ZERO
+    torn: tuple[TornEdge, ...] = ()
+    core: bool = True
+    holes: tuple[Hole, ...] = ()
     pin: Rect | None = None
+    as_it_is: bool = False
     colour: str = ""
     print: Print | None = None
-    rest_of: str = ""
+    whole: str = ""
+    layer: int | None = None
+    leftover: Leftover | None = None
+    phase: Phase | None = None
 
     @property
     def is_paper(self) -> bool:
         """Whether it is cut from a sheet of paper."""
         return self.role not in PAPERLESS
+
+    @property
+    def base_id(self) -> str:
+        """Its id, or that of the piece that it is a half of."""
+        return self.whole or self.id
+
+    @property
+    def called_whole(self) -> str:
+        """What it is called, a half as the whole that it is a half of."""
+        return self.name.removesuffix(f", {self.half} half") if self.half else self.name
+
+    @property
+    def cut_from(self) -> str | None:
+        """What it is cut from as a cut list names it: its paper, or the print itself where that is cut. None for tape,
+        for a print that is used as it is, and where no paper is chosen."""
+        if self.role != "print":
+            return self.choice.paper if self.is_paper else None
+        shaped = self.picture is not None and bool(self.picture.outline)
+        return f"print {self.base_id}" if self.half or self.printed or shaped else None
 
     @property
     def seen(self) -> Polygon:
@@ -101,6 +159,16 @@ class Piece:
         r = self.rect
         own = self.outline or box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
         return turned(moved(own, x, y), self.angle, (x + w / 2, y + h / 2))
+
+    def renamed(self, key: Callable[[str], str]) -> Piece:
+        """The same under other ids, as among the pieces of several pages."""
+        return replace(
+            self,
+            id=key(self.id),
+            whole=key(self.whole) if self.whole else "",
+            leftover=replace(self.leftover, of=key(self.leftover.of)) if self.leftover else None,
+            phase=replace(self.phase, of=key(self.phase.of)) if self.phase else None,
+        )
 
     def moved(self, across: Length, down: Length) -> Piece:
         return replace(self, rect=self.rect.moved(across, down), uncut=self.uncut.moved(across, down))

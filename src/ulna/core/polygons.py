@@ -6,8 +6,13 @@ Sizes that are cut are lengths on marks; a polygon says what of them is seen. Co
 from __future__ import annotations
 
 import math
+from fractions import Fraction
+
+from ulna.core.geometry import Rect
+from ulna.core.measure import PER_INCH
 
 Point = tuple[float, float]
+Exact = tuple[Fraction, Fraction]
 Polygon = tuple[Point, ...]
 Bounds = tuple[float, float, float, float]
 """Left, top, right, bottom."""
@@ -27,6 +32,38 @@ def area(polygon: Polygon) -> float:
         x2, y2 = polygon[k - 1]
         total += x2 * y1 - x1 * y2
     return abs(total) / 2
+
+
+def units_in(polygon: Polygon, rect: Rect) -> Fraction:
+    """What of a polygon lies in a rectangle, in units squared (1/914400 in) and without error: parts of one sheet add
+    up to it. Corners are taken to the nearest unit."""
+    corners = [(Fraction(round(x * PER_INCH)), Fraction(round(y * PER_INCH))) for x, y in polygon]
+    for axis, limit, sign in (
+        (0, rect.x.units, -1),
+        (0, rect.right.units, 1),
+        (1, rect.y.units, -1),
+        (1, rect.bottom.units, 1),
+    ):
+        corners = _within(corners, axis, Fraction(limit), sign)
+    total = sum(
+        (x2 * y1 - x1 * y2 for (x1, y1), (x2, y2) in zip(corners[-1:] + corners, corners, strict=False)),
+        Fraction(0),
+    )
+    return abs(total) / 2
+
+
+def _within(corners: list[Exact], axis: int, limit: Fraction, sign: int) -> list[Exact]:
+    """The corners of what lies on one side of an upright or level line."""
+    kept = list[Exact]()
+    for k, here in enumerate(corners):
+        before = corners[k - 1]
+        d1, d2 = sign * (before[axis] - limit), sign * (here[axis] - limit)
+        if (d1 < 0 < d2) or (d2 < 0 < d1):
+            t = d1 / (d1 - d2)
+            kept.append((before[0] + (here[0] - before[0]) * t, before[1] + (here[1] - before[1]) * t))
+        if d2 <= 0:
+            kept.append(here)
+    return kept
 
 
 def bounds(polygon: Polygon) -> Bounds:

@@ -50,7 +50,8 @@ def outline(shape: Shape, width: float, height: float, inset: float = 0.0) -> li
         r, ry = width / 2 - inset, min(width / 2, height) - inset
         top = min(width / 2, height)
         turns = (math.pi * k / (2 * ARCS) for k in range(2 * ARCS + 1))
-        round_ = [(width / 2 - r * math.cos(t), top - ry * math.sin(t)) for t in turns]
+        low = height - inset  # of a low one the curve ends above its feet
+        round_ = [(width / 2 - r * math.cos(t), min(low, top - ry * math.sin(t))) for t in turns]
         return [*round_, (width - inset, height - inset), (inset, height - inset)]
     if shape == "hexagon":
         w, h = width, height

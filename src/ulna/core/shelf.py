@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from enum import StrEnum
+from fractions import Fraction
 from functools import cached_property
 from typing import Literal
 
 from ulna.core.errors import NotOnShelf
+from ulna.core.figures import Figure, Hole, outline
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length
+from ulna.core.polygons import units_in
 
 Face = Literal["A", "B"]
 
@@ -93,6 +96,23 @@ class Strip:
     edge: Edge
     depth: Length
 
+    def rect(self, width: Length, height: Length) -> Rect:
+        """Where it is on a sheet of that size."""
+        if self.edge in (Edge.LEFT, Edge.RIGHT):
+            return Rect(ZERO if self.edge is Edge.LEFT else width - self.depth, ZERO, self.depth, height)
+        return Rect(ZERO, ZERO if self.edge is Edge.TOP else height - self.depth, width, self.depth)
+
+    def leaves(self, width: Length, height: Length) -> Rect:
+        """The sheet less the strip."""
+        if self.edge in (Edge.LEFT, Edge.RIGHT):
+            return Rect(self.depth if self.edge is Edge.LEFT else ZERO, ZERO, width - self.depth, height)
+        return Rect(ZERO, self.depth if self.edge is Edge.TOP else ZERO, width, height - self.depth)
+
+    def seen_from(self, face: Face) -> Strip:
+        """The same strip as it is seen from a side."""
+        other = {Edge.LEFT: Edge.RIGHT, Edge.RIGHT: Edge.LEFT}
+        return self if face == "A" else Strip(other.get(self.edge, self.edge), self.depth)
+
 
 @dataclass(frozen=True, slots=True)
 class Card:
@@ -107,8 +127,8 @@ class Card:
 class Paper:
     """So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from.
 
-    `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, or what no cut
-    may spoil, as seen from the A side.
+    `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
+    side; nothing is cut there. A scrap that is no rectangle has a `figure`, with its own measure `cut`.
     """
 
     id: str
@@ -123,7 +143,9 @@ class Paper:
     strip: Strip | None = None
     scrap_of: str | None = None
     cards: tuple[Card, ...] = ()
-    holes: tuple[Rect, ...] = ()
+    holes: tuple[Hole, ...] = ()
+    figure: Figure = "rectangle"
+    cut: Length = ZERO
 
     def face(self, face: Face) -> Side:
         return self.a if face == "A" else self.b
@@ -131,15 +153,20 @@ class Paper:
     @property
     def usable(self) -> Rect:
         """The sheet, from its A side, less its branding strip."""
-        whole = Rect(ZERO, ZERO, self.width, self.height)
         if self.strip is None:
-            return whole
-        depth = self.strip.depth
-        if self.strip.edge in (Edge.LEFT, Edge.RIGHT):
-            x = depth if self.strip.edge is Edge.LEFT else ZERO
-            return Rect(x, ZERO, self.width - depth, self.height)
-        y = depth if self.strip.edge is Edge.TOP else ZERO
-        return Rect(ZERO, y, self.width, self.height - depth)
+            return Rect(ZERO, ZERO, self.width, self.height)
+        return self.strip.leaves(self.width, self.height)
+
+    @property
+    def area(self) -> Fraction:
+        """The paper of one sheet in units squared: without what is cut out of it already."""
+        whole = Rect(ZERO, ZERO, self.width, self.height)
+        if self.figure == "rectangle":
+            there = Fraction(whole.area)
+        else:
+            own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
+            there = units_in(own, whole)
+        return there - sum((units_in(hole.outline, whole) for hole in self.holes), Fraction(0))
 
     @property
     def is_scrap(self) -> bool:

@@ -18,7 +18,6 @@ from ulna.core.gutting import Member, Planner, Settled, answered, listed, settle
 from ulna.core.measure import Length, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.parts import Part
-from ulna.core.parts.mats import place_in_stack
 from ulna.core.parts.photo import PhotoPart
 from ulna.core.pieces import PaperChoice, Piece
 from ulna.core.shelf import Face, Paper
@@ -251,11 +250,10 @@ def _smaller(member: Member, piece: Piece) -> Way:
 
 def _mat_of(member: Member, piece: Piece) -> tuple[Any, int] | None:
     """The part and the place in its stack, where a piece is a whole mat."""
-    if piece.role != "mat":
+    if piece.role != "mat" or piece.layer is None:
         return None
     part: Any = next(p for p in member.recipe.parts if p.id == piece.part)
-    k = place_in_stack(part.id, getattr(part, "mats", ()), piece.id)
-    return None if k is None else (part, k)
+    return part, piece.layer - 1
 
 
 def _with_mat(member: Member, part: Any, k: int, **change: object) -> PagePlan:

@@ -1,278 +1,257 @@
-"""The cut list as PDF on letter or A4: each sheet's map at an exact scale, its cuts, and a line to check by."""
+"""A cut list on letter or A4: what is lacking, what each piece is cut from, each sheet's map with its steps beside it,
+then where each piece is laid, then outlines to trace at true size. One cuts by the first and glues by the second."""
 
 from __future__ import annotations
 
-import io
-from collections.abc import Collection, Mapping
-from typing import Literal
+from collections.abc import Collection, Sequence
+from dataclasses import dataclass
 
 from reportlab.lib.colors import HexColor
-from reportlab.lib.pagesizes import A4, letter
-from reportlab.pdfgen.canvas import Canvas
 
-from ulna.core.cutting.cut_list import CutList, CutSheet
-from ulna.core.cutting.directions import directions
-from ulna.core.cutting.progress import SLIVER, done
+from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet
+from ulna.core.cutting.directions import Direction, directions
+from ulna.core.cutting.placing import Placed
+from ulna.core.cutting.progress import SLIVER, finished
+from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
 from ulna.core.geometry import Rect
-from ulna.core.measure import Length, Ruler, Unit
-from ulna.core.shelf import Edge
-from ulna.formats.pdf_words import draw, know_fonts, width
+from ulna.core.measure import Length, Ruler
+from ulna.core.page_formats import PageFormat
+from ulna.core.polygons import Polygon, box
+from ulna.formats import layout_pdf, template_pdf
+from ulna.formats.pdf_pen import INCH, LINE, LITTLE, MARGIN, SMALL, PaperSize, Pen, unit_word, wrapped
+from ulna.formats.pdf_words import width
 from ulna.formats.svg import CUT, INK, REST
 
-PaperSize = Literal["letter", "a4"]
-SIZES = {"letter": letter, "a4": A4}
-INCH = 72.0
-MARGIN = 0.6 * INCH
 SCALES = (1, 2, 4, 8, 16)
 """A map is drawn at the first of these fractions of true size at which it fits."""
 
-MAP = 6.1 * INCH
-LINE, LITTLE = 15.0, 12.0
-SMALL, GAP = 8.5, 5.0
+MAP = 3.05 * INCH
+GAP = 4.0
 
 
-def write(
-    cuts: CutList,
-    title: str,
-    names: Mapping[str, str],
-    ruler: Ruler,
-    paper: PaperSize = "letter",
-    ticked: Collection[str] = (),
-    least: Length = SLIVER,
-) -> bytes:
-    """The list as a PDF; the same list gives the same bytes. `names` are the papers' by id; rests narrower than
-    `least` are waste."""
-    know_fonts()
-    out = io.BytesIO()
-    canvas = Canvas(out, pagesize=SIZES[paper], invariant=1)
-    canvas.setTitle(title)
-    canvas.setCreator("Ulna")
-    sheet = _Sheet(canvas, SIZES[paper], title, names, ruler)
-    sheet.overview(cuts, ticked)
-    for k, cut in enumerate(cuts.sheets, 1):
-        sheet.cut_sheet(cut, k, len(cuts.sheets), ticked, least)
-    canvas.save()
-    return out.getvalue()
+@dataclass(frozen=True, slots=True)
+class OnPaper:
+    """What a list on paper says: the page and its format, its list and pieces, what is ticked and what is lacking.
+
+    Rests narrower than `least` are waste.
+    """
+
+    title: str
+    format: PageFormat
+    cuts: CutList
+    placed: Sequence[Placed]
+    ruler: Ruler
+    ticked: Collection[str] = ()
+    lacking: Sequence[str] = ()
+    least: Length = SLIVER
 
 
-class _Sheet:
-    """The pages of one list: a pen that starts a new page where the old one is full."""
+def write(one: OnPaper, paper: PaperSize = "letter") -> bytes:
+    """The list as a PDF; the same list gives the same bytes."""
+    pen = Pen(one.title, one.ruler, paper)
+    _overview(pen, one)
+    _sheets(pen, one)
+    layout_pdf.draw(pen, one.title, one.format, one.placed)
+    template_pdf.draw(pen, one.title, one.cuts)
+    return pen.finished()
 
-    def __init__(
-        self, canvas: Canvas, size: tuple[float, float], title: str, names: Mapping[str, str], ruler: Ruler
-    ) -> None:
-        self.c, self.size, self.title, self.names, self.ruler = canvas, size, title, names, ruler
-        self.y = 0.0
 
-    def overview(self, cuts: CutList, ticked: Collection[str]) -> None:
-        """What is cut from what: one line a piece."""
-        self._page(self.title)
-        pieces = [(s, p) for s in cuts.sheets for p in s.pieces]
-        count = f"{len(pieces)} pieces from {sum(not s.scrap and not s.print for s in cuts.sheets)} sheets"
-        scraps, prints = sum(s.scrap for s in cuts.sheets), sum(bool(s.print) for s in cuts.sheets)
-        also = (f", {scraps} scraps" if scraps else "") + (
-            f", {prints} print{'s' * (prints > 1)}" if prints else ""
-        )
-        self._say(count + also + f". Sizes in {_unit(self.ruler)}, width first.")
-        self.y -= 6
-        for sheet, piece in pieces:
-            self._room(LINE, self.title)
-            is_done = piece in done(sheet, ticked)
-            self._tick(MARGIN, is_done)
-            self._figure(MARGIN + 40, f"{piece.number}", "measure-bold", right=True)
-            self._figure(MARGIN + 52, self._size(piece.rect), "measure-bold")
-            self._figure(MARGIN + 165, f"{piece.name[:1].upper()}{piece.name[1:]}", "measure", most=185)
-            from_ = f"{self._name(sheet)}, side {piece.side}"
-            self._figure(MARGIN + 360, from_, "measure", most=self.size[0] - 2 * MARGIN - 360)
-            self.y -= LINE
-        self.c.showPage()
+def _overview(pen: Pen, one: OnPaper) -> None:
+    """What is cut from what: one line a piece. What cannot be cut stands before it."""
+    pen.page(one.title)
+    for sentence in one.lacking:
+        pen.say(sentence, font="measure-bold")
+        pen.y -= GAP
+    sheets = one.cuts.sheets
+    pieces = [(s, p) for s in sheets for p in s.pieces]
+    whole = sum(not s.scrap and not s.print for s in sheets)
+    said = f"{_many(len(pieces), 'piece')} from {_many(whole, 'sheet')}"
+    scraps, prints = sum(s.scrap for s in sheets), sum(bool(s.print) for s in sheets)
+    said += f", {_many(scraps, 'scrap')}" if scraps else ""
+    said += f", {_many(prints, 'print')}" if prints else ""
+    pen.say(f"{said}. Sizes in {unit_word(one.ruler)}, width first, as the piece lies on the page.")
+    pen.y -= 6
+    for sheet, piece in pieces:
+        pen.needs(LINE, f"{one.title}, continued")
+        pen.tick(MARGIN, piece in finished(sheet, one.ticked))
+        pen.figure(MARGIN + 40, f"{piece.number}", "measure-bold", right=True)
+        pen.figure(MARGIN + 52, one.ruler.say_size(*piece.lies), "measure-bold", most=105)
+        pen.figure(MARGIN + 165, f"{piece.name[:1].upper()}{piece.name[1:]}", most=185)
+        from_ = name_of(sheet, one.ruler) + ("" if sheet.print else f", side {piece.side}")
+        pen.figure(MARGIN + 360, from_, most=pen.wide - 360)
+        pen.y -= LINE
 
-    def cut_sheet(self, cut: CutSheet, k: int, count: int, ticked: Collection[str], least: Length) -> None:
-        """One sheet on a page of its own, lying: its map, and beside it its cuts, each with what comes of it."""
-        self.size = (max(self.size), min(self.size))
-        heading = f"{k} of {count} · {self._name(cut)}"
-        self._page(heading)
-        size = f"{self.ruler.say(cut.width)} × {self.ruler.say(cut.height)} {_unit(self.ruler)}"
-        side = f"{cut.face} side up" + (f"; branding strip at the {cut.strip.edge.value}" if cut.strip else "")
-        self._say(f"{size}, {side}.")
-        begin = self.y
-        scale = next(s for s in SCALES if max(cut.width.inches, cut.height.inches) * INCH / s <= MAP or s == 16)
-        self._map(cut, 1 / scale)
-        self._ruler_line(f"map at 1 : {scale}")
-        told = directions(cut, least, self.ruler)
-        self.y = begin - 8
-        left = MARGIN + MAP + 0.3 * INCH
-        most = self.size[0] - MARGIN - left - 48
-        for step in cut.steps:
-            lines = wrapped(step.says, "measure", 10.5, most)
-            besides = [
-                line
-                for words in (*(f"On the back: {w}" for w in told[step.key].write), *told[step.key].falls)
-                for line in wrapped(words, "measure", SMALL, most)
-            ]
-            self._room(LINE * len(lines) + LITTLE * len(besides), f"{heading}, continued")
-            self._tick(left, step.key in ticked)
-            self._figure(left + 36, f"{step.n}", "measure-bold", right=True)
-            for line in lines:
-                self._figure(left + 48, line, "measure")
-                self.y -= LINE
-            for line in besides:
-                self._figure(left + 48, line, "measure", size=SMALL)
-                self.y -= LITTLE
-            self.y -= GAP
-        self.c.showPage()
 
-    # ---- pens ------------------------------------------------------------------------------------------
+def _many(count: int, what: str) -> str:
+    return f"{count} {what}" if count == 1 else f"{count} {what}s"
 
-    def _page(self, heading: str) -> None:
-        self.c.setPageSize(self.size)
-        self.y = self.size[1] - MARGIN - 18
-        self.c.setFillColor(HexColor(INK))
-        self.c.setFont("words", 18)
-        self.c.drawString(MARGIN, self.y, heading[:70])
-        self.y -= 22
 
-    def _room(self, height: float, heading: str) -> None:
-        if self.y - height < MARGIN:
-            self.c.showPage()
-            self._page(heading)
+def name_of(sheet: CutSheet, ruler: Ruler) -> str:
+    """A sheet as it is called; of a scrap its size too."""
+    if sheet.print:
+        return f"{sheet.print[:1].upper()}{sheet.print[1:]}"
+    return f"{sheet.called}, scrap {ruler.say_size(sheet.width, sheet.height)}" if sheet.scrap else sheet.called
 
-    def _say(self, words: str) -> None:
-        self._figure(MARGIN, words, "measure")
-        self.y -= LINE
 
-    def _tick(self, x: float, on: bool) -> None:
-        self.c.setStrokeColor(HexColor(INK))
-        self.c.setLineWidth(0.8)
-        self.c.rect(x, self.y - 1, 9, 9)
-        if on:
-            self.c.lines([(x + 2, self.y + 3.5, x + 4, self.y + 1), (x + 4, self.y + 1, x + 7.5, self.y + 7)])
+def _sheets(pen: Pen, one: OnPaper) -> None:
+    """The sheets one under the other; one that is used as it is takes a line."""
+    told = directions(one.cuts, one.least, one.ruler)
+    heading = f"{one.title}: the cuts"
+    pen.turn(heading)
+    maps = [s for s in one.cuts.sheets if not all(isinstance(step, Take) for step in s.steps)]
+    scale = min((_scale(sheet) for sheet in maps), default=0.25)
+    pen.line_to_check(f"maps at 1 : {round(1 / scale)} or smaller")
+    pen.y -= 6
+    for sheet in one.cuts.sheets:
+        if sheet not in maps:
+            _taken(pen, sheet, one, told, heading)
+    for sheet in maps:
+        _sheet(pen, sheet, one, told, heading)
 
-    def _figure(
-        self, x: float, words: str, font: str, right: bool = False, most: float = 0, size: float = 10.5
-    ) -> None:
-        """Words with true fractions, shrunk to `most` points of width where they are longer."""
-        long = width(words, font, size)
-        self.c.setFillColor(HexColor(INK))
-        draw(self.c, x - min(long, most or long) if right else x, self.y, words, font, size, most)
 
-    def _map(self, cut: CutSheet, scale: float) -> None:
-        c, k = self.c, INCH * scale
-        width, height = cut.width.inches * k, cut.height.inches * k
-        left, top = MARGIN, self.y - 4
+def _taken(pen: Pen, sheet: CutSheet, one: OnPaper, told: dict[str, Direction], heading: str) -> None:
+    pen.needs(LINE * 2, heading)
+    for step in sheet.steps:
+        pen.tick(MARGIN, step.key in one.ticked)
+        write = "; ".join(told[step.key].write)
+        also = f" On the back: {write}." if write else ""
+        pen.say(f"{name_of(sheet, one.ruler)}, {told[step.key].up}: {told[step.key].says}{also}", MARGIN + 18)
+    pen.y -= GAP
 
-        def box(r: Rect) -> tuple[float, float, float, float]:
-            return left + r.x.inches * k, top - r.bottom.inches * k, r.width.inches * k, r.height.inches * k
 
+def _scale(sheet: CutSheet) -> float:
+    large = max(sheet.width.inches, sheet.height.inches) * INCH
+    return 1 / next(s for s in SCALES if large / s <= MAP or s == SCALES[-1])
+
+
+def _sheet(pen: Pen, sheet: CutSheet, one: OnPaper, told: dict[str, Direction], heading: str) -> None:
+    """A map on the left, its steps on the right; both begin on one page."""
+    k = INCH * _scale(sheet)
+    high = sheet.height.inches * k
+    pen.needs(high + 3 * LINE, heading)
+    pen.say(name_of(sheet, one.ruler), font="measure-bold", size=11.5)
+    up = "picture up" if sheet.print else f"{sheet.face} side up"
+    size = f"{one.ruler.say_size(sheet.width, sheet.height)} {unit_word(one.ruler)}, {up}"
+    pen.say(size + (f"; branding strip at the {sheet.strip.edge.value}" if sheet.strip else "") + ".", size=SMALL)
+    top = pen.y
+    _Map(pen, sheet, MARGIN, top - 2, k).draw()
+    left, page, y = MARGIN + MAP + 0.2 * INCH, pen.c.getPageNumber(), top - 8
+    pen.y = y
+    for step in sheet.steps:
+        _step(pen, step, told[step.key], step.key in one.ticked, left, heading)
+    bottom = top - high - 14
+    pen.y = (min(pen.y, bottom) if pen.c.getPageNumber() == page else pen.y) - 12
+
+
+def _step(pen: Pen, step: Step, told: Direction, ticked: bool, left: float, heading: str) -> None:
+    most = pen.size[0] - MARGIN - left - 44
+    lines = wrapped(told.says, "measure", 10.0, most)
+    notes = [f"On the back: {words}" for words in told.write] + [fall.says for fall in told.falls]
+    besides = [line for words in notes for line in wrapped(words, "measure", SMALL, most)]
+    caution = wrapped(told.caution, "measure-bold", SMALL, most + 26) if told.caution else []
+    pen.needs(LINE * len(lines) + LITTLE * (len(besides) + len(caution)) + GAP, f"{heading}, continued")
+    for line in caution:
+        pen.figure(left, line, "measure-bold", size=SMALL)
+        pen.y -= LITTLE
+    pen.tick(left, ticked)
+    pen.figure(left + 34, f"{step.n}", "measure-bold", right=True)
+    for line in lines:
+        pen.figure(left + 44, line)
+        pen.y -= LINE
+    for line in besides:
+        pen.figure(left + 44, line, size=SMALL)
+        pen.y -= LITTLE
+    pen.y -= GAP
+
+
+class _Map:
+    """A sheet as it lies on the trimmer, `k` points to the inch."""
+
+    def __init__(self, pen: Pen, sheet: CutSheet, left: float, top: float, k: float) -> None:
+        self.pen, self.sheet, self.left, self.top, self.k = pen, sheet, left, top, k
+        self.c = pen.c
+
+    def draw(self) -> None:
+        c, sheet = self.c, self.sheet
         c.setFillColor(HexColor(REST))
         c.setFillAlpha(0.14)
-        for rest in cut.rests:
-            c.rect(*box(rest), stroke=0, fill=1)
+        for rest in sheet.rests:
+            c.rect(*self._box(rest.at), stroke=0, fill=1)
+        c.setFillColor(HexColor(INK))
+        c.setFillAlpha(0.16)
+        if sheet.strip is not None:
+            c.rect(*self._box(sheet.strip.rect(sheet.width, sheet.height)), stroke=0, fill=1)
+        for hole in sheet.holes:
+            self.pen.outline(hole.outline, self.left, self.top, self.k, fill=True)
         c.setFillAlpha(1)
-        if cut.strip is not None:
-            self._strip(cut, left, top, k)
         c.setStrokeColor(HexColor(INK))
-        c.setLineWidth(0.6)
-        for piece in cut.pieces:
-            c.rect(*box(piece.rect))
-        c.setLineWidth(1.2)
-        c.rect(left, top - height, width, height)
+        c.setLineWidth(0.5)
+        pieces = [piece for piece in sheet.pieces if not piece.of]
+        for piece in pieces:
+            c.rect(*self._box(piece.rect))
+        c.setLineWidth(1.1)
+        c.rect(*self._box(sheet.whole))
         c.setStrokeColor(HexColor(CUT))
-        c.setLineWidth(0.9)
-        for step in cut.steps:
-            x, y, w, h = box(step.of)
-            if step.kind == "gut":
-                c.setDash(3, 2)
-                c.rect(x, y, w, h)
-                c.setDash()
-            elif step.kind == "cut" and step.axis == "vertical":
-                at = left + step.at.inches * k
+        c.setLineWidth(0.8)
+        for step in sheet.steps:
+            self._line(step)
+        for piece in pieces:
+            self._label(piece)
+        for rest in sheet.rests:
+            self._named(self._box(rest.at), f"{rest.name} · {self.pen.of_size(rest.at)}")
+
+    def _box(self, r: Rect) -> tuple[float, float, float, float]:
+        k = self.k
+        x, y = self.left + r.x.inches * k, self.top - r.bottom.inches * k
+        return x, y, r.width.inches * k, r.height.inches * k
+
+    def _line(self, step: Step) -> None:
+        c, k = self.c, self.k
+        if isinstance(step, Cut):
+            x, y, w, h = self._box(step.of)
+            if step.axis == "vertical":
+                at = self.left + step.at.inches * k
                 c.line(at, y, at, y + h)
-            elif step.kind == "cut":
-                at = top - step.at.inches * k
+            else:
+                at = self.top - step.at.inches * k
                 c.line(x, at, x + w, at)
-        for piece in cut.pieces:
-            rim = (piece.panel.x - piece.rect.x).inches * k if piece.panel else 0.0
-            self._label(box(piece.rect), str(piece.number), self._size(piece.rect), rim)
-        for k, rest in enumerate(cut.rests):
-            name = f"{cut.names[k]} · " if k < len(cut.names) else ""
-            self._rest_size(box(rest), name + self._size(rest))
-        self.y = top - height - 16
+        elif not isinstance(step, Take):
+            c.setDash(3, 2)
+            self.pen.outline(_outline(step, self.sheet), self.left, self.top, k)
+            c.setDash()
 
-    def _strip(self, cut: CutSheet, left: float, top: float, k: float) -> None:
-        if cut.strip is None:
-            return
-        w, h, d = cut.width.inches * k, cut.height.inches * k, cut.strip.depth.inches * k
-        x, y, width, height = {
-            Edge.LEFT: (left, top - h, d, h),
-            Edge.TOP: (left, top - d, w, d),
-            Edge.RIGHT: (left + w - d, top - h, d, h),
-            Edge.BOTTOM: (left, top - h, w, d),
-        }[cut.strip.edge]
-        self.c.setFillColor(HexColor(INK))
-        self.c.setFillAlpha(0.16)
-        self.c.rect(x, y, width, height, stroke=0, fill=1)
-        self.c.setFillAlpha(1)
-
-    def _label(self, box: tuple[float, float, float, float], number: str, size: str, rim: float) -> None:
-        x, y, w, h = box
-        holed = rim > 0
-        kept, big = self.y, max(6.0, min(20.0, rim * 0.8 if holed else h * 0.4, w * 0.5))
-        self.y = y + h - big if holed else y + h / 2 - big * 0.3
-        middle = x + (rim / 2 if holed else w / 2)
+    def _label(self, piece: CutPiece) -> None:
+        x, y, w, h = self._box(piece.rect)
+        rim = (
+            min(piece.panel.x - piece.rect.x, piece.panel.y - piece.rect.y).inches * self.k if piece.panel else 0.0
+        )
+        big = max(5.5, min(16.0, rim * 0.8 if rim > 0 else h * 0.4, w * 0.5))
+        kept, self.pen.y = self.pen.y, y + h - big if rim > 0 else y + h / 2 - big * 0.3
         self.c.setFillColor(HexColor(INK))
         self.c.setFont("measure-bold", big)
-        self.c.drawCentredString(middle, self.y, number)
-        if w > 60 and h > 44 and not holed:
-            self.y -= 12
-            self._figure(x + w / 2 - width(size, "measure", 8.5) / 2, size, "measure", size=8.5)
-        self.y = kept
+        self.c.drawCentredString(x + (max(rim, big) / 2 if rim > 0 else w / 2), self.pen.y, f"{piece.number}")
+        size = self.pen.of_size(piece.rect)
+        long = width(size, "measure", 7.5)
+        if w > long + 4 and h > 34 and not piece.panel:
+            self.pen.y -= 10
+            self.pen.figure(x + w / 2 - long / 2, size, size=7.5)
+        self.pen.y = kept
 
-    def _rest_size(self, box: tuple[float, float, float, float], size: str) -> None:
-        """The size of a rest in its middle, where there is room."""
-        x, y, w, h = box
-        long = width(size, "measure", 8.5)
-        if w > long + 6 and h > 14:
-            kept, self.y = self.y, y + h / 2 - 3
-            self._figure(x + w / 2 - long / 2, size, "measure", size=8.5)
-            self.y = kept
-
-    def _ruler_line(self, words: str) -> None:
-        """A line of true length: if it measures so, the printer has not scaled the page."""
-        inches = self.ruler.unit is Unit.INCH
-        length = 4 * INCH if inches else 100 / 25.4 * INCH
-        self.c.setStrokeColor(HexColor(INK))
-        self.c.setLineWidth(0.7)
-        self.c.line(MARGIN, self.y, MARGIN + length, self.y)
-        for end in (MARGIN, MARGIN + length):
-            self.c.line(end, self.y - 4, end, self.y + 4)
-        self.y -= 3
-        self._figure(
-            MARGIN + length + 8, f"{'4 in' if inches else '100 mm'} when printed at true size; {words}", "measure"
-        )
-        self.y -= LINE + 6
-
-    def _name(self, sheet: CutSheet) -> str:
-        if sheet.print:
-            return sheet.print[:1].upper() + sheet.print[1:]
-        name = sheet.called if sheet.paper_name else self.names.get(sheet.of_paper, "a paper that is gone")
-        return f"{name}, scrap {self.ruler.say_size(sheet.width, sheet.height)}" if sheet.scrap else name
-
-    def _size(self, rect: Rect) -> str:
-        return self.ruler.say_size(rect.width, rect.height)
+    def _named(self, at: tuple[float, float, float, float], words: str) -> None:
+        """The name and size of a rest in its middle, where there is room."""
+        x, y, w, h = at
+        long = width(words, "measure", 7.5)
+        if w > long + 4 and h > 11:
+            kept, self.pen.y = self.pen.y, y + h / 2 - 3
+            self.pen.figure(x + w / 2 - long / 2, words, size=7.5)
+            self.pen.y = kept
 
 
-def wrapped(words: str, font: str, size: float, most: float) -> list[str]:
-    """Words in lines no wider than `most` points; a word that is wider stands alone."""
-    lines = [""]
-    for word in words.split(" "):
-        longer = f"{lines[-1]} {word}".strip()
-        if lines[-1] and width(longer, font, size) > most:
-            lines.append(word)
-        else:
-            lines[-1] = longer
-    return lines
-
-
-def _unit(ruler: Ruler) -> str:
-    return "inches" if ruler.unit is Unit.INCH else "millimetres"
+def _outline(step: Step, sheet: CutSheet) -> Polygon:
+    if isinstance(step, Gut):
+        p = step.panel
+        return box(p.x.inches, p.y.inches, p.width.inches, p.height.inches)
+    if isinstance(step, Take | Cut):
+        return ()
+    own = step.hole.outline if isinstance(step, Open) else step.outline
+    return sheet.piece(step.piece).outline_on_sheet(own)

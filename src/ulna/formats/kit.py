@@ -7,8 +7,9 @@ from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, field_validator, model_validator
 
-from ulna.core import geometry, patterns, shelf
-from ulna.core.measure import text
+from ulna.core import figures, geometry, patterns, shelf
+from ulna.core.figures import Figure
+from ulna.core.measure import ZERO, text
 from ulna.formats.model import Gap, Model, Size, Supply
 
 MOST_PAPERS = 500
@@ -63,6 +64,19 @@ class Card(Model):
     side: Literal["A", "B"] = "A"
 
 
+class Hole(Model):
+    """A hole of a figure in a box on a sheet, as seen from the A side."""
+
+    core = figures.Hole
+    x: Gap
+    y: Gap
+    width: Size
+    height: Size
+    figure: Figure = "rectangle"
+    cut: Gap = ZERO
+    clipped: Annotated[list[tuple[float, float]], Field(max_length=400)] = []
+
+
 class Paper(Model):
     """Cards and holes lie on the sheet; of two cards with one name the first counts, so each has its own."""
 
@@ -79,11 +93,14 @@ class Paper(Model):
     strip: Strip | None = None
     scrap_of: str | None = None
     cards: Annotated[list[Card], Field(max_length=100)] = []
-    holes: Annotated[list[OnSheet], Field(max_length=50)] = []
+    holes: Annotated[list[Hole], Field(max_length=50)] = []
+    figure: Figure = "rectangle"
+    cut: Gap = ZERO
 
     @model_validator(mode="after")
     def _on_the_sheet(self) -> Self:
-        for what, at in (*((f"card {c.name}", c.at) for c in self.cards), *(("hole", hole) for hole in self.holes)):
+        on_it: list[tuple[str, OnSheet | Hole]] = [(f"card {card.name}", card.at) for card in self.cards]
+        for what, at in (*on_it, *(("hole", hole) for hole in self.holes)):
             if at.x + at.width > self.width or at.y + at.height > self.height:
                 size = f"{text(self.width)} × {text(self.height)}"
                 raise ValueError(f"{what} reaches beyond the sheet, which is {size}; move it in or make it smaller")

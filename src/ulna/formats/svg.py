@@ -9,13 +9,14 @@ from xml.sax.saxutils import escape, quoteattr
 
 from ulna.core import patterns, polygons
 from ulna.core.cutting.cut_list import CutSheet
+from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
 from ulna.core.geometry import Rect
 from ulna.core.look import Look
 from ulna.core.measure import Ruler
 from ulna.core.page import DrawnLine, Evaluated
 from ulna.core.page_formats import PageFormat
 from ulna.core.pieces import Piece
-from ulna.core.shelf import Edge, Paper, Shelf, Side
+from ulna.core.shelf import Paper, Shelf, Side
 
 INK, CUT, REST, PAPER = "#23262b", "#a5312b", "#b07a1e", "#fffdf8"
 Href = Callable[[str], str | None]
@@ -111,7 +112,7 @@ def path_of(piece: Piece) -> str:
         return ""
     r, u = piece.rect, piece.uncut
     own = piece.outline or polygons.box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
-    return polygons.path(own, *piece.holes)
+    return polygons.path(own, *(hole.outline for hole in piece.holes))
 
 
 def _laid(piece: Piece) -> str:
@@ -130,7 +131,7 @@ def _shadow(piece: Piece) -> str:
         r, u = piece.rect, piece.uncut
         own = piece.outline or polygons.box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
         return "".join(
-            f'<path d="{polygons.path(own, *piece.holes)}" transform="translate(0.015 0.03) {_laid(piece)}" '
+            f'<path d="{path_of(piece) or polygons.path(own)}" transform="translate(0.015 0.03) {_laid(piece)}" '
             f'fill="none" stroke="#2a2216" stroke-opacity="0.09" stroke-width="{s}"/>'
             for s in (0.02, 0.05, 0.08)
         )
@@ -255,20 +256,30 @@ def _print(piece: Piece, k: int, picture: Photograph, defs: list[str]) -> str:
 
 
 def sheet(cut: CutSheet, name: str, ruler: Ruler) -> str:
-    """A sheet at true size with its pieces, rests and cuts, for a printer that takes it or a cutting machine."""
+    """A sheet at true size with its pieces, rests, holes and cuts, for a printer that takes it or a cutting machine."""
     w, h = cut.width.inches, cut.height.inches
     body = [f'<rect width="{w:g}" height="{h:g}" fill="#fff" stroke="{INK}" stroke-width="0.02"/>']
-    body += [f'<rect class="rest" {_box(r)} fill="{REST}" fill-opacity="0.12"/>' for r in cut.rests]
+    body += [f'<rect class="rest" {_box(r.at)} fill="{REST}" fill-opacity="0.12"/>' for r in cut.rests]
     if cut.strip is not None:
-        body.append(f'<path class="strip" d="{_strip_path(cut)}" fill="{INK}" fill-opacity="0.15"/>')
+        body.append(
+            f'<rect class="strip" {_box(cut.strip.rect(cut.width, cut.height))} fill="{INK}" fill-opacity="0.15"/>'
+        )
     for piece in cut.pieces:
+        if piece.of:
+            continue
         body.append(f'<rect class="piece" {_box(piece.rect)} fill="none" stroke="{INK}" stroke-width="0.015"/>')
         body.append(_label(piece.rect, f"{piece.number}", _size(piece.rect, ruler)))
+    body += [
+        f'<path class="hole" d="{polygons.path(hole.outline)}" fill="{INK}" fill-opacity="0.25"/>'
+        for hole in cut.holes
+    ]
     for step in cut.steps:
-        body.append(f'<path class="{step.kind}" d="{_line(step.axis, step.at.inches, step.of, step.kind)}"/>')
+        line = line_of(step, cut)
+        if line:
+            body.append(f'<path class="{step.kind}" d="{line}"/>')
     style = (
-        f".cut,.gut{{fill:none;stroke:{CUT};stroke-width:0.015}}"
-        ".gut{stroke-dasharray:0.08 0.05}.take{display:none}"
+        f".cut,.gut,.open,.slant,.round,.shape,.tear{{fill:none;stroke:{CUT};stroke-width:0.015}}"
+        ".gut,.open,.slant,.round,.shape,.tear{stroke-dasharray:0.08 0.05}"
         f"text{{font-family:sans-serif;fill:{INK};text-anchor:middle}}"
     )
     side = f"{name}, {cut.face} side up"
@@ -278,26 +289,19 @@ def sheet(cut: CutSheet, name: str, ruler: Ruler) -> str:
     )
 
 
-def _line(axis: str, at: float, of: Rect, kind: str) -> str:
-    x, y, right, bottom = of.x.inches, of.y.inches, of.right.inches, of.bottom.inches
-    if kind == "gut":
-        return f"M{x:g} {y:g}H{right:g}V{bottom:g}H{x:g}Z"
-    if axis == "vertical":
-        return f"M{at:.6g} {y:.6g}V{bottom:.6g}"
-    return f"M{x:.6g} {at:.6g}H{right:.6g}"
-
-
-def _strip_path(cut: CutSheet) -> str:
-    if cut.strip is None:
+def line_of(step: Step, cut: CutSheet) -> str:
+    """Where a step cuts, as a path in inches on its sheet as it is looked at; nothing where it does not cut."""
+    if isinstance(step, Cut):
+        x, y, right, bottom = step.of.x.inches, step.of.y.inches, step.of.right.inches, step.of.bottom.inches
+        at = step.at.inches
+        return f"M{at:.6g} {y:.6g}V{bottom:.6g}" if step.axis == "vertical" else f"M{x:.6g} {at:.6g}H{right:.6g}"
+    if isinstance(step, Gut):
+        p = step.panel
+        return polygons.path(polygons.box(p.x.inches, p.y.inches, p.width.inches, p.height.inches))
+    if isinstance(step, Take):
         return ""
-    w, h, d = cut.width.inches, cut.height.inches, cut.strip.depth.inches
-    x, y, width, height = {
-        Edge.LEFT: (0.0, 0.0, d, h),
-        Edge.TOP: (0.0, 0.0, w, d),
-        Edge.RIGHT: (w - d, 0.0, d, h),
-        Edge.BOTTOM: (0.0, h - d, w, d),
-    }[cut.strip.edge]
-    return f"M{x:g} {y:g}h{width:g}v{height:g}h{-width:g}Z"
+    outline = step.hole.outline if isinstance(step, Open) else step.outline
+    return polygons.path(cut.piece(step.piece).outline_on_sheet(outline))
 
 
 def _size(rect: Rect, ruler: Ruler) -> str:

@@ -6,11 +6,13 @@ from dataclasses import replace
 
 import pytest
 
-from tests.core.examples import ground, mat, paper, scrap, size
+from tests.core.examples import ground, mat, paper, said_at, scrap, size
 from ulna.core.cost import cost, lacking
 from ulna.core.cutting import plan_cuts, progress, scraps
-from ulna.core.cutting.cut_list import CutList, cut_list
+from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
+from ulna.core.cutting.directions import says
+from ulna.core.cutting.listing import cut_list
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import Ruler, inches, parse
 from ulna.core.page import PagePlan, evaluate
@@ -43,7 +45,7 @@ def test_the_cuts_are_said_in_trimmer_figures() -> None:
     """An 11 × 11 panel of a sheet with a 1/2 in branding strip at the bottom: three settings."""
     reeds = paper("reeds", strip="1/2")
     cuts = listed(pieces_of(panel("ground", "11", "11", "reeds"), papers=(reeds,)), reeds)
-    assert [s.says for s in cuts.sheets[0].steps] == [
+    assert said_at(cuts.sheets[0]) == [
         "Set 11 1/2 from the top of the sheet.",
         "Set 11 from the left of the 12 × 11 1/2 part.",
         "Set 11 from the top of the 11 × 11 1/2 part: piece 1.",
@@ -54,7 +56,9 @@ def test_a_whole_sheet_is_taken_without_a_cut() -> None:
     """A 12 × 12 base needs no trimmer."""
     cream = paper("cream")
     cuts = listed(pieces_of(Base("b", "left", PaperChoice("cream")), papers=(cream,)), cream)
-    assert [(s.kind, s.says, s.gives) for s in cuts.sheets[0].steps] == [("take", "Take the whole sheet.", (1,))]
+    assert [(s.kind, says(s, cuts.sheets[0], Ruler()), s.gives) for s in cuts.sheets[0].steps] == [
+        ("take", "Take the whole sheet: piece 1.", (1,))
+    ]
 
 
 def test_gutting_comes_after_the_piece_and_before_what_the_panel_gives() -> None:
@@ -65,7 +69,9 @@ def test_gutting_comes_after_the_piece_and_before_what_the_panel_gives() -> None
     sheet = listed(pieces_of(*parts, papers=(reeds,)), reeds).sheets[0]
     kinds = [s.kind for s in sheet.steps]
     knife = kinds.index("gut")
-    assert sheet.steps[knife].says == "Gut piece 1: cut out the middle, 10 × 10."
+    assert said_at(sheet)[knife] == (
+        "Cut 10 × 10 out of piece 1, in the middle: 1/2 from its left edge and 1/2 from its top edge."
+    )
     assert sheet.steps[-1].gives == (2,) and sheet.steps[-1].n > knife
 
 
@@ -73,7 +79,7 @@ def test_a_cut_longer_than_the_arm_goes_by_knife_and_ruler() -> None:
     """A trimmer's arm takes 12 in."""
     long = paper("long", size="13")
     sheet = listed(pieces_of(panel("p", "6", "13", "long"), papers=(long,)), long).sheets[0]
-    assert sheet.steps[0].says == "Set 6 from the left of the sheet, with knife and metal ruler: piece 1."
+    assert said_at(sheet)[0] == "Set 6 from the left of the sheet, with knife and metal ruler: piece 1."
 
 
 def test_stripes_keep_their_way_on_the_sheet() -> None:
@@ -91,7 +97,8 @@ def test_stripes_keep_their_way_on_the_sheet() -> None:
 
 
 def test_rims_turn_and_mirror_with_the_piece() -> None:
-    """Shown with B up, left and right change places; on a turned paper the rims go round by a quarter."""
+    """Shown with B up, left and right change places. A turned paper is drawn turned clockwise: its left edge is above
+    on the page, so that the rim above is on the left of the sheet."""
     rims = Borders(inches(1), inches(2), inches(3), inches(4))
     box = Rect(inches(0), inches(0), inches(10), inches(8))
 
@@ -103,7 +110,8 @@ def test_rims_turn_and_mirror_with_the_piece() -> None:
     one = inches(1).units
     assert asked("A", False) == (one, 2 * one, 3 * one, 4 * one)
     assert asked("B", False) == (3 * one, 2 * one, one, 4 * one)
-    assert asked("A", True) == (4 * one, one, 2 * one, 3 * one)
+    assert asked("A", True) == (2 * one, 3 * one, 4 * one, one)
+    assert asked("B", True) == (4 * one, 3 * one, 2 * one, one)
 
 
 def test_a_paper_of_which_none_is_left_is_still_asked_for() -> None:
@@ -191,8 +199,8 @@ def test_a_begun_sheet_is_kept_as_history_and_a_later_one_gets_a_key_of_its_own(
     first = {sheet.steps[0].key}
     kept = progress.settled(sheet, first)
     assert [s.key for s in kept.steps] == list(first) and kept.pieces == ()
-    assert sum(r.area for r in kept.rests) == inches(12).units ** 2
-    later = progress.rekeyed(sheet, {sheet.key})
+    assert sum(r.at.area for r in kept.rests) == inches(12).units ** 2
+    (later,) = progress.rekeyed([sheet], {sheet.key})
     assert (later.key, later.copy_number) == ("reeds#2", 2)
     assert all(step.key.startswith("reeds#2/") for step in later.steps)
 

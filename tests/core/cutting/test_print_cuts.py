@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from tests.core.examples import HERON, LOCK, ground
+from tests.core.examples import HERON, LOCK, ground, said_at
 from ulna.core.cutting import progress
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.print_cuts import print_sheets
-from ulna.core.measure import Ruler, inches, parse
+from ulna.core.measure import inches, parse
 from ulna.core.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.photo import PhotoPart
@@ -32,8 +32,8 @@ OVER = PhotoPart(
 
 def test_a_rim_is_cut_off_in_four_cuts() -> None:
     """Left, right, top, bottom, each set from the near edge of what is there then."""
-    (sheet,) = print_sheets(pieces(RIMMED), Ruler(), 1)
-    assert [step.says for step in sheet.steps] == [
+    (sheet,) = print_sheets(pieces(RIMMED), 1)
+    assert said_at(sheet) == [
         "Set 1/8 from the left of the print.",
         "Set 3 3/4 from the left of the 3 7/8 × 6 part.",
         "Set 1/8 from the top of the 3 3/4 × 6 part.",
@@ -44,8 +44,8 @@ def test_a_rim_is_cut_off_in_four_cuts() -> None:
 
 def test_a_photo_over_the_gutter_is_trimmed_first_and_parted_last() -> None:
     """So that both halves come to one height at one setting."""
-    (sheet,) = print_sheets(pieces(OVER), Ruler(), 7)
-    assert sheet.steps[-1].says == "Set 2 from the left of the 5 1/2 × 3 1/2 part: pieces 7 and 8."
+    (sheet,) = print_sheets(pieces(OVER), 7)
+    assert said_at(sheet)[-1] == "Set 2 from the left of the 5 1/2 × 3 1/2 part: pieces 7 and 8."
     assert [p.name for p in sheet.pieces] == ["Lock, left half", "Lock, right half"]
     done = progress.tick(sheet, (), sheet.steps[-1].key, True)
     assert len(done) == 5 and len(progress.done(sheet, done)) == 2
@@ -53,12 +53,12 @@ def test_a_photo_over_the_gutter_is_trimmed_first_and_parted_last() -> None:
 
 def test_a_print_that_is_used_as_it_is_is_not_in_the_list() -> None:
     """Nothing is cut."""
-    assert print_sheets(pieces(PhotoPart("p", Print("heron"))), Ruler(), 1) == []
+    assert print_sheets(pieces(PhotoPart("p", Print("heron"))), 1) == []
 
 
 def test_what_is_cut_off_a_print_is_no_scrap() -> None:
     """And a print that changes is told like any other piece."""
-    sheet = print_sheets(pieces(RIMMED), Ruler(), 1)[0]
+    sheet = print_sheets(pieces(RIMMED), 1)[0]
     ticked = [step.key for step in sheet.steps]
     assert progress.rests(sheet, ticked) == []
     cuts = CutList((sheet,))

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from tests.core.examples import ground, mat, paper, said, size, worked
 from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.demand import demand
-from ulna.core.figures import FIGURES, outline, scallops
+from ulna.core.figures import FIGURES, Hole, outline, scallops
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
 from ulna.core.page import PagePlan, evaluate
@@ -164,7 +164,7 @@ def test_a_card_that_is_not_there_is_told() -> None:
 
 def test_a_hole_in_a_scrap_is_kept_clear() -> None:
     """A scrap of 6 × 6 with a hole of 2 × 2 in its corner gives 4 × 6, and no 5 × 5."""
-    holed = replace(paper("a", 1, size="6"), holes=(Rect(ZERO, ZERO, inches(2), inches(2)),))
+    holed = replace(paper("a", 1, size="6"), holes=(Hole(ZERO, ZERO, inches(2), inches(2)),))
     for height, fits in (("6", True), ("5", False)):
         width = "4" if fits else "5"
         cut = Cutout("c", "rectangle", parse(width), parse(height), choice=A)

@@ -165,9 +165,9 @@ def test_squares_halved_at_both_edges_come_out_of_one() -> None:
     """Inch squares on 4 × 1 from the middle: three whole ones, and half a one at either end, both from one square."""
     part = Tiles("t", "square", inches(1), width=inches(4), height=inches(1), trimmed=True, papers=PAPERS[:1])
     built = worked(part)
-    (taker,) = [p for p in built.pieces if p.rest_of]
-    (giver,) = [p for p in built.pieces if p.id == taker.rest_of]
-    assert area(giver.seen) == area(taker.seen) == pytest.approx(0.5) and "what falls off" in giver.name
+    (taker,) = [p for p in built.pieces if p.leftover]
+    (giver,) = [p for p in built.pieces if taker.leftover and p.id == taker.leftover.of]
+    assert area(giver.seen) == area(taker.seen) == pytest.approx(0.5)
     asked = demand(built.pieces, Shelf.of([paper("a")])).pieces
     assert sorted((p.id, p.width) for p in asked) == sorted(
         (p.id, inches(1).units) for p in built.pieces if p != taker
@@ -189,12 +189,12 @@ def test_what_falls_off_is_as_large_as_what_is_made_of_it(
     )  # fmt: skip
     built = worked(part, ground(None, paper("a", pattern=way)))
     by_id = {p.id: p for p in built.pieces}
-    takers = [p for p in built.pieces if p.rest_of]
-    assert len({p.rest_of for p in takers}) == len(takers)
+    takers = [p for p in built.pieces if p.leftover]
+    assert len({p.leftover.of for p in takers if p.leftover}) == len(takers)
     whole = area(lattice.outline(shape, size / 16))
     for taker in takers:
-        giver = by_id[taker.rest_of]
-        assert not giver.rest_of and giver.choice == taker.choice
+        giver = by_id[taker.leftover.of if taker.leftover else ""]
+        assert not giver.leftover and giver.choice == taker.choice
         assert area(giver.seen) + area(taker.seen) <= whole + 1e-3
 
 
@@ -203,7 +203,7 @@ def test_a_paper_with_a_way_up_gives_no_half_that_would_stand_on_its_head() -> N
 
     def matched(way: str) -> set[str]:
         part = region(shape="triangle", size=inches(2), width=inches(5), trimmed=True, papers=PAPERS[:1])
-        return {p.rest_of for p in worked(part, ground(None, paper("a", pattern=way))).pieces if p.rest_of}
+        return {p.leftover.of for p in worked(part, ground(None, paper("a", pattern=way))).pieces if p.leftover}
 
     assert len(matched("houses")) < len(matched("plain"))
 

@@ -69,6 +69,8 @@ function CutBench({ id, pages, onPage }: BenchProps) {
     ["Cut list on letter (PDF)", `/api/pages/${id}/cuts.pdf?paper=letter`],
     ["Cut list on A4 (PDF)", `/api/pages/${id}/cuts.pdf?paper=a4`],
     ["Pieces (CSV)", `/api/pages/${id}/pieces.csv`],
+    ["Every sheet and outline at true size (SVG)", `/api/pages/${id}/cuts.svg`],
+    ["The whole list for programs (JSON)", `/api/pages/${id}/cuts.json`],
     ...(sheet ? [[`Sheet ${number} at true size (SVG)`, `/api/pages/${id}/sheets/${number}.svg`] as const] : []),
   ] as const;
 
@@ -135,7 +137,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
             ticked={ticked}
             onOpen={() => setOpen(s.key)}
           >
-            <SheetMap sheet={s} sizes={data.sizes} tile={tileOf(s)} ticked={ticked} small />
+            <SheetMap sheet={s} sizes={data.sizes} tile={tileOf(s)} ticked={ticked} lines={data.lines} small />
           </SheetLink>
         ))}
       </Box>
@@ -168,10 +170,11 @@ function CutBench({ id, pages, onPage }: BenchProps) {
                 tile={tileOf(sheet)}
                 ticked={ticked}
                 next={sheet.steps.find((step) => !ticked.has(step.key))?.key}
+                lines={data.lines}
               />
             </Box>
           </Box>
-          <StepList sheet={sheet} sizes={data.sizes} ticked={ticked} onTick={tick} />
+          <StepList sheet={sheet} directions={data.directions} sizes={data.sizes} ticked={ticked} onTick={tick} />
         </>
       ) : (
         <Box sx={{ p: 3, gridColumn: "2 / -1" }}>

@@ -3,8 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useLayoutEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import type { Schemas } from "../../api/client";
-import { type CuttingOut, useShelf } from "../../api/documents";
+import { type CutStep, type CuttingOut, useShelf } from "../../api/documents";
 import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
@@ -19,6 +18,9 @@ export default function CuttingBench() {
 }
 
 type Dialog = "spoiled" | "elsewhere" | null;
+
+/** What is said of a step once it is made, by its tool. */
+const DONE = { hand: "Taken", trimmer: "Cut", knife: "Cut", punch: "Punched", scissors: "Cut", fingers: "Torn" };
 
 function Bench({ id }: { id: string }) {
   const { data, ticked, tick, act, latest } = useCutting(id);
@@ -137,6 +139,7 @@ function Bench({ id }: { id: string }) {
           ticked={ticked}
           next={step.key}
           now={step}
+          lines={data.lines}
         />
       </Box>
       <Box
@@ -205,7 +208,7 @@ function Bench({ id }: { id: string }) {
             startIcon={<Icon name="tick" size={24} />}
             sx={{ ml: "auto", minWidth: 240, flex: "0 1 320px" }}
           >
-            {step.kind === "take" ? "Taken" : "Cut"}
+            {DONE[data.directions[step.key]?.tool ?? "trimmer"]}
           </Button>
         )}
       </Box>
@@ -218,7 +221,7 @@ function Bench({ id }: { id: string }) {
           onClose={() => setDialog(null)}
         />
       )}
-      {dialog === "elsewhere" && (
+      {dialog === "elsewhere" && step.kind === "cut" && (
         <Elsewhere data={data} step={step} onAct={mishap} onClose={() => setDialog(null)} />
       )}
     </Box>
@@ -244,17 +247,22 @@ function last(data: CuttingOut, ticked: ReadonlySet<string>): number | null {
   );
 }
 
-function StepNow({ data, step, isDone }: { data: CuttingOut; step: Schemas["CutStep"]; isDone: boolean }) {
+function StepNow({ data, step, isDone }: { data: CuttingOut; step: CutStep; isDone: boolean }) {
   const told = data.directions[step.key];
-  const [figure, rest] = words(data, step);
+  if (!told) return null;
   return (
     <Box aria-live="polite" sx={{ opacity: isDone ? 0.55 : 1 }}>
+      {told.caution && (
+        <Box data-caution sx={{ fontSize: "1.05rem", fontWeight: 700, color: colours.madder, mb: 1 }}>
+          {told.caution}
+        </Box>
+      )}
       <Box sx={{ fontSize: "1.25rem", fontWeight: 700, color: colours.verdigris }}>
-        {told?.up}
-        {told?.turn && ", the paper turned a quarter"}
+        {told.up}
+        {told.turn && ", the paper turned a quarter"}
         {isDone && " · done"}
       </Box>
-      {figure && (
+      {told.figure && (
         <Box
           data-figure
           sx={{
@@ -265,11 +273,11 @@ function StepNow({ data, step, isDone }: { data: CuttingOut; step: Schemas["CutS
             my: 0.5,
           }}
         >
-          {unbroken(figure)}
+          {unbroken(told.figure)}
         </Box>
       )}
-      <Box sx={{ fontSize: "1.45rem", lineHeight: 1.35 }}>{unbroken(rest)}</Box>
-      {told && told.write.length > 0 && (
+      <Box sx={{ fontSize: "1.45rem", lineHeight: 1.35 }}>{unbroken(told.rest)}</Box>
+      {told.write.length > 0 && (
         <Box sx={{ mt: 2 }}>
           <Box sx={{ color: colours.soft }}>Write on the back</Box>
           {told.write.map((one) => (
@@ -279,28 +287,16 @@ function StepNow({ data, step, isDone }: { data: CuttingOut; step: Schemas["CutS
           ))}
         </Box>
       )}
-      {told && told.falls.length > 0 && (
+      {told.falls.length > 0 && (
         <Box sx={{ mt: 2 }}>
           <Box sx={{ color: colours.soft }}>What falls off</Box>
           {told.falls.map((one) => (
-            <Box
-              key={one}
-              sx={{ fontSize: "1.15rem", color: one.endsWith("waste") ? colours.soft : colours.ochre }}
-            >
-              {unbroken(one)}
+            <Box key={one.says} sx={{ fontSize: "1.15rem", color: one.name ? colours.ochre : colours.soft }}>
+              {unbroken(one.says)}
             </Box>
           ))}
         </Box>
       )}
     </Box>
   );
-}
-
-/** The figure that is set, and the rest of the sentence. */
-function words(data: CuttingOut, step: Schemas["CutStep"]): [string, string] {
-  const figure = data.settings[step.key] ?? "";
-  const begins = `Set ${figure} `;
-  return step.kind === "cut" && step.says.startsWith(begins)
-    ? [figure, step.says.slice(begins.length)]
-    : ["", step.says];
 }

@@ -7,8 +7,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
-import type { CuttingOut } from "../../api/documents";
+import type { CutStep, CuttingOut } from "../../api/documents";
 import { colours } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { unbroken } from "../../ui/figures";
@@ -104,8 +103,8 @@ export function Spoiled({ data, ticked, last, onAct, onClose }: SpoiledProps) {
   );
 }
 
-export function Elsewhere({ data, step, onAct, onClose }: Props & { step: Schemas["CutStep"] }) {
-  const [setting, setSetting] = useState(step.setting);
+export function Elsewhere({ data, step, onAct, onClose }: Props & { step: Extract<CutStep, { kind: "cut" }> }) {
+  const [setting, setSetting] = useState(data.directions[step.key]?.figure ?? "");
   const [keep, setKeep] = useState(false);
   const edge = step.axis === "vertical" ? "left" : "top";
   const many = step.gives.length > 1;
@@ -115,7 +114,7 @@ export function Elsewhere({ data, step, onAct, onClose }: Props & { step: Schema
       <DialogContent sx={{ display: "grid", gap: 2 }}>
         <Box sx={{ fontSize: "1.1rem" }}>
           At <LengthField label="Cut at" value={setting} onCommit={setSetting} unit /> from the {edge}, instead of{" "}
-          {unbroken(data.settings[step.key] ?? "")}
+          {unbroken(data.directions[step.key]?.figure ?? "")}
         </Box>
         {step.gives.length > 0 && (
           <Box component="label" sx={{ display: "flex", alignItems: "center", minHeight: 44 }}>

@@ -1,6 +1,7 @@
 /** A sheet as it lies on the trimmer: its paper, numbered pieces, rests, and the cuts. */
 import { useId } from "react";
 import type { Schemas } from "../../api/client";
+import type { CutStep } from "../../api/documents";
 import { colours, figures, measureFont } from "../../app/theme";
 import { type Box, box, inches } from "../../page/scale";
 import { unbroken } from "../../ui/figures";
@@ -18,14 +19,18 @@ interface Props {
   next?: string | null;
   small?: boolean;
   /** The step that is being made: only its part lies on the trimmer, with the figure to set. */
-  now?: Schemas["CutStep"];
+  now?: CutStep;
+  /** Where each step cuts, as a path in inches, by its key. */
+  lines: Record<string, string>;
 }
 
-export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, now }: Props) {
+export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, now, lines }: Props) {
   const id = useId();
   const width = inches(sheet.width);
   const height = inches(sheet.height);
   const grain = Math.max(width, height) / (small ? 90 : 520);
+  // What is made of what falls off another piece has no place of its own on the sheet.
+  const whole = sheet.pieces.filter((piece) => !piece.of);
   return (
     <svg
       viewBox={`${-3 * grain} ${-3 * grain} ${width + 6 * grain} ${height + 6 * grain}`}
@@ -49,11 +54,14 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, n
       </defs>
       <rect width={width} height={height} fill={tile ? `url(#${id})` : "#fff"} />
       <rect width={width} height={height} fill="#fffdf8" opacity={0.62} />
+      {sheet.holes.map((hole) => (
+        <Hole key={`${hole.x} ${hole.y}`} hole={hole} />
+      ))}
       {sheet.rests.map((rest) => (
-        <rect key={`${rest.x} ${rest.y}`} {...box(rest)} fill={`url(#${id}-rest)`} />
+        <rect key={rest.name} {...box(rest.at)} fill={`url(#${id}-rest)`} />
       ))}
       {sheet.strip && <Strip sheet={sheet} />}
-      {sheet.pieces.map((piece) => {
+      {whole.map((piece) => {
         const rect = box(piece.rect);
         const done = sheet.steps.some((step) => step.gives.includes(piece.number) && ticked.has(step.key));
         return (
@@ -82,7 +90,8 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, n
         sheet.steps.map((step) => (
           <Cut
             key={step.key}
-            step={step}
+            line={lines[step.key] ?? ""}
+            byHand={step.kind !== "cut"}
             grain={grain}
             faint={ticked.has(step.key) || (now !== undefined && step.key !== next)}
             next={step.key === next}
@@ -93,13 +102,13 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, n
       {!small &&
         sheet.rests.map((rest, k) => (
           <RestSize
-            key={`${rest.x} ${rest.y}`}
-            rest={rest}
-            size={[sheet.names[k], restSizes?.[k]].filter(Boolean).join(" · ")}
+            key={rest.name}
+            rest={rest.at}
+            size={[rest.name, restSizes?.[k]].filter(Boolean).join(" · ")}
             grain={grain}
           />
         ))}
-      {sheet.pieces.map((piece) => (
+      {whole.map((piece) => (
         <Label key={piece.number} piece={piece} size={sizes[piece.number] ?? ""} grain={grain} small={small} />
       ))}
     </svg>
@@ -118,6 +127,16 @@ function Aside({ sheet, of, grain }: { sheet: Sheet; of: Box; grain: number }) {
   );
 }
 
+/** What is cut out of the sheet already: the table is seen through it. */
+function Hole({ hole }: { hole: Sheet["holes"][number] }) {
+  const at = box(hole);
+  if (hole.figure === "circle" && !hole.clipped.length) {
+    const [rx, ry] = [at.width / 2, at.height / 2];
+    return <ellipse cx={at.x + rx} cy={at.y + ry} rx={rx} ry={ry} fill={colours.ground} stroke={colours.line} />;
+  }
+  return <rect {...at} fill={colours.ground} stroke={colours.line} strokeWidth={0.02} />;
+}
+
 function Strip({ sheet }: { sheet: Sheet }) {
   if (!sheet.strip) return null;
   const { edge, depth } = sheet.strip;
@@ -131,34 +150,25 @@ function Strip({ sheet }: { sheet: Sheet }) {
   return <rect {...rect} fill={colours.ink} opacity={0.28} />;
 }
 
-function Cut({
-  step,
-  grain,
-  faint,
-  next,
-}: {
-  step: Schemas["CutStep"];
+interface CutProps {
+  line: string;
+  /** By knife, punch or scissors: a broken line. */
+  byHand: boolean;
   grain: number;
   faint: boolean;
   next: boolean;
-}) {
-  if (step.kind === "take") return null;
-  const of = box(step.of);
-  const at = inches(step.at);
-  const d =
-    step.kind === "gut"
-      ? `M${of.x} ${of.y}h${of.width}v${of.height}h${-of.width}Z`
-      : step.axis === "vertical"
-        ? `M${at} ${of.y}v${of.height}`
-        : `M${of.x} ${at}h${of.width}`;
+}
+
+function Cut({ line, byHand, grain, faint, next }: CutProps) {
+  if (!line) return null;
   return (
     <path
-      d={d}
+      d={line}
       fill="none"
       stroke={colours.madder}
       strokeOpacity={faint ? 0.35 : 1}
       strokeWidth={(next ? 4.5 : 1.6) * grain}
-      strokeDasharray={step.kind === "gut" ? `${6 * grain} ${4 * grain}` : undefined}
+      strokeDasharray={byHand ? `${6 * grain} ${4 * grain}` : undefined}
     />
   );
 }

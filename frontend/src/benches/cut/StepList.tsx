@@ -2,17 +2,19 @@
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import type { Schemas } from "../../api/client";
+import type { CuttingOut } from "../../api/documents";
 import { colours } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 
 interface Props {
   sheet: Schemas["CutSheet"];
+  directions: CuttingOut["directions"];
   sizes: Record<string, string>;
   ticked: ReadonlySet<string>;
   onTick: (key: string, on: boolean) => void;
 }
 
-export function StepList({ sheet, sizes, ticked, onTick }: Props) {
+export function StepList({ sheet, directions, sizes, ticked, onTick }: Props) {
   const next = sheet.steps.find((step) => !ticked.has(step.key))?.key;
   return (
     <Box
@@ -24,6 +26,7 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
         {sheet.steps.map((step) => {
           const done = ticked.has(step.key);
           const isNext = step.key === next;
+          const told = directions[step.key];
           return (
             <Box
               component="li"
@@ -34,6 +37,14 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
                 borderBottom: `1px solid ${colours.faint}`,
               }}
             >
+              {told?.caution && (
+                <Box
+                  data-caution
+                  sx={{ px: 1, pt: 0.75, fontWeight: 700, fontSize: "0.92rem", color: colours.madder }}
+                >
+                  {told.caution}
+                </Box>
+              )}
               <Box
                 component="label"
                 sx={{
@@ -62,7 +73,7 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
                     component="span"
                     sx={{ fontSize: isNext ? "1.35rem" : "1rem", lineHeight: 1.35, fontWeight: isNext ? 700 : 400 }}
                   >
-                    {step.n}. {unbroken(step.says)}
+                    {step.n}. {unbroken(told?.says ?? "")}
                   </Box>
                 </Box>
               </Box>
@@ -79,7 +90,8 @@ export function StepList({ sheet, sizes, ticked, onTick }: Props) {
               {piece.name[0]?.toUpperCase()}
               {piece.name.slice(1)}, {unbroken(sizes[piece.number] ?? "")}
               {sheet.print ? "" : `, side\u00a0${piece.side}`}
-              {piece.turned && ", turned on the sheet"}
+              {piece.quarters % 2 === 1 && ", turned on the sheet"}
+              {piece.of > 0 && `, of what falls off ${piece.of}`}
             </Box>
           </Box>
         ))}

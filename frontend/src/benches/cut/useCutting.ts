@@ -8,7 +8,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { client, Refused, type Schemas, take, Unreachable } from "../../api/client";
 import type { Saving } from "../../api/desk";
-import { type CuttingOut, cuttingQuery } from "../../api/documents";
+import { type CutStep, type CuttingOut, cuttingQuery } from "../../api/documents";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 
 type Act =
@@ -116,7 +116,7 @@ export function useCutting(id: string): CuttingDesk {
     data,
     ticked: useMemo(() => new Set(data?.ticked), [data]),
     tick: (key, on) => {
-      const says = data?.cuts.sheets.flatMap((s) => s.steps).find((s) => s.key === key)?.says ?? "";
+      const says = data?.directions[key]?.says ?? "";
       act({ kind: "tick", key, on, says });
     },
     act,
@@ -160,6 +160,6 @@ function ticked(before: string[], step: string, on: boolean): string[] {
 }
 
 /** Steps in the order in which they are made, each with its sheet. */
-export function stepsOf(data: CuttingOut): { step: Schemas["CutStep"]; sheet: Schemas["CutSheet"] }[] {
+export function stepsOf(data: CuttingOut): { step: CutStep; sheet: Schemas["CutSheet"] }[] {
   return data.cuts.sheets.flatMap((sheet) => sheet.steps.map((step) => ({ step, sheet })));
 }

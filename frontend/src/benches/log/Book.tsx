@@ -153,7 +153,7 @@ function Sheet({ one, tile }: { one: Schemas["SheetOut"]; tile: Schemas["Tile"] 
       sx={{ width: 92, color: "inherit", textDecoration: "none", lineHeight: 1.25, fontSize: "0.8rem" }}
     >
       <Box sx={{ width: 84, height: 84 }}>
-        <SheetMap sheet={one.sheet} sizes={{}} tile={tile} ticked={new Set(one.ticked)} small />
+        <SheetMap sheet={one.sheet} sizes={{}} tile={tile} ticked={new Set(one.ticked)} lines={{}} small />
       </Box>
       <b>{one.called}</b>
       <Box sx={{ color: colours.soft }}>

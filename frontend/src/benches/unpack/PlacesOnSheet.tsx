@@ -13,16 +13,18 @@ interface Props {
   onChange: (what: string, change: (paper: Paper) => Paper, group?: string) => void;
 }
 
-type At = Paper["holes"][number];
+type Hole = Paper["holes"][number];
+type At = Paper["cards"][number]["at"];
 
 const BEGIN: At = { x: "0 in", y: "0 in", width: "3 in", height: "4 in" };
+const HOLE: Hole = { ...BEGIN, figure: "rectangle", cut: "0 in", clipped: [] };
 
 export function PlacesOnSheet({ paper, onChange }: Props) {
   const cards = (change: (all: Paper["cards"]) => Paper["cards"]) => (p: Paper) => ({
     ...p,
     cards: change(p.cards),
   });
-  const holes = (change: (all: At[]) => At[]) => (p: Paper) => ({ ...p, holes: change(p.holes) });
+  const holes = (change: (all: Hole[]) => Hole[]) => (p: Paper) => ({ ...p, holes: change(p.holes) });
   return (
     <>
       {paper.cards.map((card, k) => (
@@ -83,6 +85,20 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         // biome-ignore lint/suspicious/noArrayIndexKey: a hole is its place in the list
         <Sentence key={k}>
           hole
+          <Choice
+            label={`Shape of hole ${k + 1}`}
+            value={hole.figure}
+            options={[
+              ["rectangle", "rectangle"],
+              ["circle", "circle"],
+            ]}
+            onChange={(figure) =>
+              onChange(
+                "changed a hole",
+                holes((all) => all.map((h, n) => (n === k ? { ...h, figure } : h))),
+              )
+            }
+          />
           <Where
             label={`Hole ${k + 1}`}
             at={hole}
@@ -125,7 +141,7 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         onClick={() =>
           onChange(
             "added a hole",
-            holes((all) => [...all, BEGIN]),
+            holes((all) => [...all, HOLE]),
           )
         }
       >

@@ -22,6 +22,8 @@ export function paperLike(last: Paper | undefined, name: string): Paper {
     scrap_of: null,
     cards: [],
     holes: [],
+    figure: "rectangle",
+    cut: "0 in",
   };
 }
 

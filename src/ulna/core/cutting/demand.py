@@ -8,33 +8,82 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from ulna.core.cutting import blocks_in_phase
 from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
-from ulna.core.geometry import Borders
+from ulna.core.figures import inner_box, outline
+from ulna.core.geometry import Borders, Rect
+from ulna.core.measure import ZERO
 from ulna.core.pieces import Piece as PagePiece
 from ulna.core.shelf import Direction, Paper, Shelf
 
 
 def demand(pieces: Iterable[PagePiece], shelf: Shelf) -> CutRequest:
     """What cutting these pieces asks of the shelf. Passed over are prints, pieces without a paper on it, and those
-    that are made of what falls off another one."""
+    that are made of what falls off another one. Strips in phase are asked as one block."""
+    pieces = list(pieces)
+    strips = blocks_in_phase.blocks(pieces, shelf)
+    in_block = {piece.id: block for block in strips for piece in block.pieces}
     asked: list[Piece] = []
     wanted: dict[str, Paper] = {}
+    taken_whole = {p.choice.paper for p in pieces if p.as_it_is}
+    asked_for = set[str]()
     for piece in pieces:
         paper = shelf.papers.get(piece.choice.paper or "")
-        if not piece.is_paper or piece.rest_of or paper is None:
+        if not piece.is_paper or piece.leftover is not None or paper is None:
             continue
-        # A printed card is cut from its own sheet alone: a scrap of it may have lost that place.
-        ids = [paper.id] if piece.pin is not None else shelf.sources(paper.id)
+        block = in_block.get(piece.id)
+        # What is printed or torn at one place of its sheet is cut from that sheet alone: a scrap may have lost it.
+        placed = piece.pin is not None or (block is not None and not block.alone)
+        ids = [paper.id] if placed else shelf.sources(paper.id)
         there = [source for source in map(shelf.paper, ids) if source.count > 0]
         wanted |= {source.id: source for source in there}
-        asked.append(_piece(piece, paper, frozenset(source.id for source in there)))
-    return CutRequest(tuple(_sheet(paper) for paper in wanted.values()), tuple(asked))
+        sources = frozenset(source.id for source in there)
+        if block is None:
+            asked.append(_piece(piece, paper, sources))
+        elif block.id not in asked_for:
+            asked_for.add(block.id)
+            asked.append(_block(block, paper, sources))
+    return CutRequest(tuple(_sheet(paper, paper.id in taken_whole) for paper in wanted.values()), tuple(asked))
 
 
-def _sheet(paper: Paper) -> Sheet:
+def _sheet(paper: Paper, taken_whole: bool) -> Sheet:
+    """A sheet with what is missing of it as boxes. One that is used as it is, hole and all, is asked whole."""
     reserve = Reserve(paper.strip.edge.value, paper.strip.depth.units) if paper.strip else None
-    holes = tuple(Area(h.x.units, h.y.units, h.width.units, h.height.units) for h in paper.holes)
+    holes = () if taken_whole else tuple(_area(at) for at in missing(paper))
+    if taken_whole:
+        reserve = None
     return Sheet(paper.id, paper.width.units, paper.height.units, paper.count, paper.is_scrap, reserve, holes)
+
+
+def missing(paper: Paper) -> list[Rect]:
+    """The boxes of a sheet that nothing can be cut from: its holes, and what is beside the largest rectangle in a scrap
+    that is no rectangle."""
+    holes = [_on_sheet(hole.at, paper) for hole in paper.holes]
+    if paper.figure == "rectangle":
+        return holes
+    own = outline(paper.figure, paper.width.inches, paper.height.inches, paper.cut.inches)
+    inner, whole = inner_box(own), Rect(ZERO, ZERO, paper.width, paper.height)
+    return [*holes, *(whole.without(inner) if inner is not None else [whole])]
+
+
+def _on_sheet(at: Rect, paper: Paper) -> Rect:
+    """A hole as far as it is on the sheet."""
+    right, bottom = min(at.right, paper.width), min(at.bottom, paper.height)
+    return Rect(at.x, at.y, right - at.x, bottom - at.y)
+
+
+def _area(at: Rect) -> Area:
+    return Area(at.x.units, at.y.units, at.width.units, at.height.units)
+
+
+def _block(block: blocks_in_phase.Strips, paper: Paper, sources: frozenset[str]) -> Piece:
+    width, height = block.width.units, block.height.units
+    room = paper.usable
+    if block.alone or not sources or width > room.width.units or height > room.height.units:
+        return Piece(block.id, width, height, sources)
+    # Blocks of several sheets begin at the same stripe: at the left of the sheet as it is seen from their side.
+    x = room.x if block.choice.side == "A" else room.right - block.width
+    return Piece(block.id, width, height, sources, pin=Pin(paper.id, x.units, room.y.units))
 
 
 def _piece(piece: PagePiece, paper: Paper, sources: frozenset[str]) -> Piece:
@@ -45,11 +94,18 @@ def _piece(piece: PagePiece, paper: Paper, sources: frozenset[str]) -> Piece:
         pin = Pin(paper.id, x.units, at.y.units)
         return Piece(piece.id, at.width.units, at.height.units, sources, pin=pin)
     width, height, rims = piece.rect.width.units, piece.rect.height.units, piece.gut
+    if lies_turned(piece, paper):
+        # The paper lies a quarter turned clockwise on the page: what is left on its sheet is above on the page.
+        width, height = height, width
+        rims = Borders(rims.top, rims.right, rims.bottom, rims.left) if rims is not None else None
     if piece.choice.side == "B" and rims is not None:
         rims = Borders(rims.right, rims.top, rims.left, rims.bottom)
     free = paper.face(piece.choice.side).direction is Direction.NONE
-    if piece.choice.turned and not free:
-        width, height = height, width
-        rims = Borders(rims.bottom, rims.left, rims.top, rims.right) if rims is not None else None
     gut = Rims(rims.left.units, rims.top.units, rims.right.units, rims.bottom.units) if rims is not None else None
     return Piece(piece.id, width, height, sources, turn=free, gut=gut)
+
+
+def lies_turned(piece: PagePiece, paper: Paper) -> bool:
+    """Whether its paper lies a quarter turned on the page, which only matters where the paper has a direction."""
+    free = paper.face(piece.choice.side).direction is Direction.NONE
+    return piece.choice.turned and not free and piece.pin is None

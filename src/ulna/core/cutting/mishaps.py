@@ -8,8 +8,9 @@ from __future__ import annotations
 from collections.abc import Collection
 from dataclasses import replace
 
-from ulna.core.cutting.cut_list import CutSheet, CutStep, cut_words
-from ulna.core.cutting.progress import done, halves, tick
+from ulna.core.cutting.cut_list import CutSheet
+from ulna.core.cutting.progress import done, tick
+from ulna.core.cutting.steps import Cut, Gut, comes_before, is_finishing
 from ulna.core.errors import FieldError
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, Ruler
@@ -30,16 +31,17 @@ def spoil(
         read = ruler.say_size(width, height)
         told = f"the piece was {ruler.say_size(r.width, r.height)}, so no more than that can be left"
         raise FieldError("left", read, told, "give what is left as it lies, or 0")
-    if piece.panel is not None and _gut(sheet, number, ticked):
-        width = height = ZERO  # a rim is left, which is no scrap
+    if _is_opened(sheet, number, ticked) or piece.of:
+        width = height = ZERO  # a rim or an outline is left, which is no scrap
     left = Rect(r.x, r.y, width, height) if min(width, height) > ZERO else None
     fated = tuple(replace(p, fate="spoiled", left=left) if p.number == number else p for p in sheet.pieces)
     return replace(sheet, pieces=fated)
 
 
-def _gut(sheet: CutSheet, number: int, ticked: Collection[str]) -> bool:
-    panel = next((p.panel for p in sheet.pieces if p.number == number), None)
-    return any(s.kind == "gut" and s.of == panel and s.key in ticked for s in sheet.steps)
+def _is_opened(sheet: CutSheet, number: int, ticked: Collection[str]) -> bool:
+    """Whether something was cut out of a piece, or off it, already."""
+    after = (s for s in sheet.steps if isinstance(s, Gut) or is_finishing(s))
+    return any(s.key in ticked and s.piece == number for s in after)  # type: ignore[union-attr]
 
 
 def elsewhere(
@@ -52,7 +54,7 @@ def elsewhere(
     of the trimmer's, or where no such setting is on its part.
     """
     step = next((s for s in sheet.steps if s.key == key), None)
-    if step is None or step.kind != "cut":
+    if not isinstance(step, Cut):
         raise FieldError("step", key, "this is no cut of the trimmer", "choose one that has a setting")
     if key in ticked:
         raise FieldError("step", key, "this cut is ticked already", "take it back first")
@@ -62,25 +64,21 @@ def elsewhere(
         raise FieldError("setting", ruler.say(setting), told, "measure from the edge that the list names")
     now = tick(sheet, ticked, key, True)
     at = (step.of.x if step.axis == "vertical" else step.of.y) + setting
-    moved = replace(step, at=at, setting=setting, gives=())
+    moved = replace(step, at=at, gives=())
     pieces = {p.number: p for p in sheet.pieces}
     if keep:
         for number in step.gives:
             side = _same_side(step, moved, pieces[number].rect)
             pieces[number] = replace(pieces[number], rect=side, fate="as cut", panel=None)
-    gives = tuple(n for n, p in pieces.items() if p.rect in halves(moved) and (n not in step.gives or keep))
-    whole = Rect(ZERO, ZERO, sheet.width, sheet.height)
-    what = "print" if sheet.print else "sheet"
-    says = cut_words(what, step.axis, setting, step.of, step.of == whole, gives, ruler)
-    moved = replace(moved, gives=gives, says=says)
-    lost = {s.key for s in sheet.steps if s.key not in now and step.of.contains(s.of)}
+    gives = tuple(n for n, p in pieces.items() if p.rect in moved.halves and (n not in step.gives or keep))
+    moved = replace(moved, gives=gives)
+    lost = {s.key for s in sheet.steps if s.key not in now and comes_before(step, s)}
     steps = tuple(moved if s.key == key else s for s in sheet.steps if s.key not in lost)
-    given = {n for s in steps for n in s.gives}
-    kept = tuple(p for n, p in pieces.items() if n in given)
+    made = {n for s in steps for n in s.gives}
+    kept = tuple(p for n, p in pieces.items() if n in made)
     return replace(sheet, steps=steps, pieces=kept), now
 
 
-def _same_side(step: CutStep, moved: CutStep, piece: Rect) -> Rect:
+def _same_side(step: Cut, moved: Cut, piece: Rect) -> Rect:
     """The part that a moved cut gives on the side where the piece was to be."""
-    planned = halves(step)
-    return halves(moved)[planned.index(piece)]
+    return moved.halves[step.halves.index(piece)]

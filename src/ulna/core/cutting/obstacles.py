@@ -34,7 +34,7 @@ def root_of(sheet: Sheet, kerf: int) -> tuple[Part, Part]:
     first, second = root.cut(axis, at, kerf)
     used, reserve = (second, first) if edge in ("left", "top") else (first, second)
     if reserve is not None:
-        reserve.lost = True
+        reserve.lost = reserve.strip = True
     if used is None:
         raise ValueError("a reserve leaves some of its sheet")
     return root, used

@@ -9,6 +9,7 @@ from functools import partial
 
 from ulna.core.cutting.outcome import Outcome
 from ulna.core.cutting.request import Area, CutRequest, Piece
+from ulna.core.cutting.tidying import tidied
 from ulna.core.cutting.tree import Axis, Part
 
 
@@ -85,6 +86,9 @@ class CutPlan:
 def as_plan(request: CutRequest, outcome: Outcome, lower_bound: int) -> CutPlan:
     """The frozen plan of a search's outcome, copies numbered in the order in which they are cut."""
     copies = [0] * len(request.pieces)
+    for opened in outcome.opened:
+        sheet = request.sheets[opened.sheet]
+        tidied(opened.root, request.kerf, sheet.holes, reserved=sheet.reserve is not None)
     sheets = tuple(
         SheetPlan(request.sheets[o.sheet].id, o.copy, _layout(o.root, request.pieces, copies))
         for o in outcome.opened
@@ -121,7 +125,7 @@ def _steps(root: Part) -> list[Step]:
     Of the parts that are there, one of the last setting comes next; else one whose setting is wanted by no part that
     is yet to come, so that it need not be set twice; else one that is cut the same way; of those the largest.
     """
-    ready = [root] if root.axis is not None else []
+    ready = [root] if root.is_cut else []
     pending = Counter(_setting(part) for part in _cut_parts(root))
     steps: list[Step] = []
     last: tuple[Axis, int] | None = None
@@ -133,7 +137,7 @@ def _steps(root: Part) -> list[Step]:
         last = _setting(following)
         pending[last] -= 1
         steps.append(_step(following))
-        ready += [p for p in (following.first, following.second) if p is not None and p.axis is not None]
+        ready += [p for p in (following.first, following.second) if p is not None and p.is_cut]
     return steps
 
 
@@ -146,7 +150,8 @@ def _rank(
 
 
 def _cut_parts(root: Part) -> Iterator[Part]:
-    if root.axis is not None:
+    """The parts that are cut; one on which nothing lies stays in one, what is clear in it is a rest as it is."""
+    if root.is_cut:
         yield root
         for part in (root.first, root.second):
             if part is not None:

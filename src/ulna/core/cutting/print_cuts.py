@@ -1,4 +1,4 @@
-"""Cutting prints: a rim cut off, a trim all round, and the cut where the gutter parts a photo.
+"""Cutting prints: a rim cut off, a trim all round, the cut where the gutter parts a photo, a shape.
 
 A print stands in the cut list as a sheet of its own. Sides are cut before the gutter is, so that both halves come
 to one height at one setting.
@@ -6,43 +6,39 @@ to one height at one setting.
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
 
-from ulna.core.cutting.cut_list import CutPiece, CutSheet, CutStep, cut_words
-from ulna.core.cutting.tree import Axis
+from ulna.core import polygons
+from ulna.core.cutting.cut_list import CutPiece, CutSheet
+from ulna.core.cutting.steps import Axis, Cut, Shape, Step, Take, numbered
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO, Length, Ruler
+from ulna.core.measure import ZERO, Length
+from ulna.core.parts.photo import outline_of
 from ulna.core.pieces import Piece
+from ulna.core.punches import Punch
 
 
-def source(piece: Piece) -> str | None:
-    """The print that a piece is cut from, as the cut list names it; nothing for a print that is used as it is."""
-    if piece.role != "print" or (piece.half is None and piece.printed is None):
-        return None
-    return f"print {piece.id.removesuffix('-left').removesuffix('-right')}"
-
-
-def print_sheets(pieces: Iterable[Piece], ruler: Ruler, first: int) -> list[CutSheet]:
+def print_sheets(pieces: Iterable[Piece], first: int, punches: Sequence[Punch] = ()) -> list[CutSheet]:
     """One sheet for each print that is cut, in the order of the page; pieces are numbered from `first`."""
     grouped: dict[str, list[Piece]] = {}
     for piece in pieces:
-        key = source(piece)
-        if key is not None:
+        if piece.role == "print" and (key := piece.cut_from) is not None:
             grouped.setdefault(key, []).append(piece)
     sheets = []
     for key, parts in grouped.items():
-        sheets.append(_sheet(key, parts, ruler, first))
+        sheets.append(_sheet(key, parts, first, punches))
         first += len(parts)
     return sheets
 
 
-def _sheet(key: str, parts: list[Piece], ruler: Ruler, first: int) -> CutSheet:
+def _sheet(key: str, parts: list[Piece], first: int, punches: Sequence[Punch]) -> CutSheet:
     uncut = parts[0].uncut
     printed = parts[0].printed or Rect(ZERO, ZERO, uncut.width, uncut.height)
     pieces = []
     for k, piece in enumerate(parts):
         at = piece.rect.moved(-uncut.x - printed.x, -uncut.y - printed.y)
-        pieces.append(CutPiece(first + k, piece.id, piece.name, "A", at, False))
+        pieces.append(CutPiece(first + k, piece.id, piece.name, "A", at))
     whole = Rect(ZERO, ZERO, printed.width, printed.height)
     kept = Rect(-printed.x, -printed.y, uncut.width, uncut.height)
     cuts: list[tuple[Axis, Length]] = [
@@ -53,36 +49,50 @@ def _sheet(key: str, parts: list[Piece], ruler: Ruler, first: int) -> CutSheet:
     ]
     if len(pieces) > 1:
         cuts.append(("vertical", pieces[0].rect.right))
-    name = parts[0].name.removesuffix(", left half").removesuffix(", right half")
-    steps = tuple(_steps(f"{key}#1", whole, cuts, kept, tuple(pieces), ruler))
-    of = f"print of {name}"
+    steps: list[Step] = [Take("", 0, whole, (p.number,)) for p in pieces if p.rect == whole]
+    steps += _steps(whole, cuts, kept, tuple(pieces))
+    for piece, one in zip(parts, pieces, strict=True):
+        steps += _shape(piece, one, punches)
     return CutSheet(
-        f"{key}#1", key, key, 1, False, "A", whole.width, whole.height, None, tuple(pieces), (), steps, of
+        f"{key}#1",
+        key,
+        key,
+        1,
+        False,
+        "A",
+        whole.width,
+        whole.height,
+        None,
+        tuple(pieces),
+        (),
+        numbered(steps, f"{key}#1"),
+        f"print of {parts[0].called_whole}",
     )
 
 
-def _steps(
-    key: str,
-    whole: Rect,
-    cuts: list[tuple[Axis, Length]],
-    kept: Rect,
-    pieces: tuple[CutPiece, ...],
-    ruler: Ruler,
-) -> list[CutStep]:
-    part, steps = whole, list[CutStep]()
+def _steps(whole: Rect, cuts: list[tuple[Axis, Length]], kept: Rect, pieces: tuple[CutPiece, ...]) -> Iterator[Cut]:
+    part = whole
     for axis, at in cuts:
         low, high = (part.x, part.right) if axis == "vertical" else (part.y, part.bottom)
         if not low < at < high:
             continue
-        if axis == "vertical":
-            sides = part.split(at)
-        else:
-            upper = Rect(part.x, part.y, part.width, at - part.y)
-            sides = upper, Rect(part.x, at, part.width, part.bottom - at)
-        gives = tuple(p.number for p in pieces if p.rect in sides)
-        n = len(steps) + 1
-        says = cut_words("print", axis, at - low, part, part == whole, gives, ruler)
-        steps.append(CutStep(f"{key}/{n}", n, "cut", axis, at, at - low, part, gives, says))
+        bare = Cut("", 0, part, axis, at, ())
+        gives = tuple(p.number for p in pieces if p.rect in bare.halves)
+        yield replace(bare, gives=gives)
         if not gives:
-            part = next(side for side in sides if side.contains(kept) or side.meets(kept))
-    return steps
+            part = next(side for side in bare.halves if side.contains(kept) or side.meets(kept))
+
+
+def _shape(piece: Piece, cut: CutPiece, punches: Sequence[Punch]) -> Iterator[Shape]:
+    """The outline of a print that is no rectangle; of a half of one, what is on its side of the gutter."""
+    print_ = piece.print
+    if print_ is None or not (line := outline_of(print_)):
+        return
+    r, u = piece.rect, piece.uncut
+    dx, dy, w, h = (r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches
+    own = polygons.moved(line, -dx, -dy)
+    if piece.half:
+        own = polygons.cut(polygons.cut(own, 1, 0, w), -1, 0, 0)
+    whole = not piece.half and w == h
+    punched = whole and any(p.figure == print_.shape and p.size == r.width for p in punches)
+    yield Shape("", 0, cut.rect, cut.number, "" if piece.half else print_.shape, own, punched)

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
+from fractions import Fraction
+from itertools import count
 from typing import Literal
 
-from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, CutStep, letters
-from ulna.core.cutting.print_cuts import source
+from ulna.core import polygons
+from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, Rest
+from ulna.core.cutting.steps import Cut, Gut, Open, Step, comes_before, is_finishing
+from ulna.core.figures import Figure
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, inches
 from ulna.core.pieces import Piece
-from ulna.core.shelf import Edge
 
 SLIVER = inches(0, 1, 2)
 """Rests narrower than this are not kept as scraps, where a person says nothing else."""
@@ -28,90 +31,146 @@ def tick(sheet: CutSheet, ticked: Collection[str], key: str, on: bool) -> frozen
     if step is None:
         return frozenset(chosen)
     if on:
-        chosen |= {s.key for s in sheet.steps if s.n <= step.n and s.of.contains(step.of)}
+        chosen |= {key} | {s.key for s in sheet.steps if comes_before(s, step)}
     else:
-        chosen -= {s.key for s in sheet.steps if s.n >= step.n and step.of.contains(s.of)}
+        chosen -= {key} | {s.key for s in sheet.steps if comes_before(step, s)}
     return frozenset(chosen)
 
 
 def parts(sheet: CutSheet, ticked: Collection[str]) -> list[Rect]:
     """The parts a sheet is in after the ticked steps. A gutted piece stays whole; its panel is a part besides."""
-    found = [Rect(ZERO, ZERO, sheet.width, sheet.height)]
+    found = [sheet.whole]
     for step in sheet.steps:
         if step.key not in ticked:
             continue
-        if step.kind == "gut":
-            found.append(step.of)
-        elif step.kind == "cut" and step.of in found:
+        if isinstance(step, Gut):
+            found.append(step.panel)
+        elif isinstance(step, Cut) and step.of in found:
             found.remove(step.of)
-            found += halves(step)
+            found += step.halves
     return found
 
 
-def halves(step: CutStep) -> list[Rect]:
-    """The two parts that a cut makes of one; the one where it passes beside it."""
-    of, at = step.of, step.at
-    if step.axis == "vertical":
-        return list(of.split(at)) if of.x < at < of.right else [of]
-    if not of.y < at < of.bottom:
-        return [of]
-    return [Rect(of.x, of.y, of.width, at - of.y), Rect(of.x, at, of.width, of.bottom - at)]
+def given(sheet: CutSheet, ticked: Collection[str]) -> list[CutPiece]:
+    """The pieces that are cut free, spoiled ones too."""
+    there = {n for step in sheet.steps if step.key in ticked for n in step.gives}
+    return [p for p in sheet.pieces if p.number in there]
 
 
 def done(sheet: CutSheet, ticked: Collection[str]) -> list[CutPiece]:
-    """The pieces that are cut and good."""
-    return [p for p in _cut(sheet, ticked) if p.fate != "spoiled"]
+    """The pieces that are cut free and good; some may still want their corners, openings or outlines."""
+    return [p for p in given(sheet, ticked) if p.fate != "spoiled"]
 
 
-def _cut(sheet: CutSheet, ticked: Collection[str]) -> list[CutPiece]:
-    there = {n for step in sheet.steps if step.key in ticked for n in step.gives}
-    return [p for p in sheet.pieces if p.number in there]
+def finished(sheet: CutSheet, ticked: Collection[str]) -> list[CutPiece]:
+    """The pieces to which nothing more is to be done."""
+    waiting = {number for step in sheet.steps if step.key not in ticked for number in concerns(step)}
+    return [p for p in done(sheet, ticked) if p.number not in waiting]
+
+
+def concerns(step: Step) -> tuple[int, ...]:
+    """The piece that a step is done to, once it is cut."""
+    return () if not isinstance(step, Gut) and not is_finishing(step) else (step.piece,)  # type: ignore[union-attr]
 
 
 @dataclass(frozen=True, slots=True)
 class Share:
     """Part of a begun sheet: a piece, a rest, a part that more is to be cut from, or waste. `area` is in units
-    squared: a gutted piece is less than its rectangle."""
+    squared: a gutted piece is less than its rectangle, a part with a hole less than its box. `step` is the key of the
+    opening that a rest comes out of, which then has a figure."""
 
     kind: Literal["piece", "rest", "open", "waste"]
     at: Rect
-    area: int
+    area: Fraction
     piece: CutPiece | None = None
+    figure: Figure = "rectangle"
+    cut: Length = ZERO
+    step: str = ""
 
 
 def shares(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[Share]:
-    """What a begun sheet has become, to the last unit. Rests narrower than `least` are waste, and so are the branding
-    strip and what is a hole only."""
+    """What a begun sheet has become, to the last unit. Rests narrower than `least` are waste, and so is the branding
+    strip; what is a hole already is nothing."""
     if sheet.print or not any(s.key in ticked for s in sheet.steps):
         return []
-    cut = {p.rect: p for p in _cut(sheet, ticked)}
-    won = {s.of: s.of.area for s in sheet.steps if s.kind == "gut" and s.key in ticked}
-    to_come = [s.of for s in sheet.steps if s.key not in ticked]
+    cut = {p.rect: p for p in given(sheet, ticked) if not p.of}
+    to_come = [s.of for s in sheet.steps if s.key not in ticked and not is_finishing(s)]
     found = list[Share]()
     for part in parts(sheet, ticked):
         piece = cut.get(part)
         if piece is None:
             found += _rest(part, sheet, least, any(part.contains(of) for of in to_come))
-            continue
-        area = part.area - (won.get(piece.panel, 0) if piece.panel else 0)
-        if piece.fate == "spoiled":
-            left = [piece.left] if piece.left is not None else []
-            good = [at for at in left if min(at.width, at.height) >= least]
-            found += [Share("rest", at, at.area) for at in good]
-            area -= sum(at.area for at in good)
-            found.append(Share("waste", part, area, piece))
+        elif piece.fate == "spoiled":
+            found += _spoiled(piece, sheet, ticked, least)
         else:
-            found.append(Share("piece", part, area, piece))
+            found += _piece(piece, sheet, ticked, least)
     return [share for share in found if share.area]
 
 
+def _paper_of(piece: CutPiece, sheet: CutSheet, ticked: Collection[str]) -> Fraction:
+    """The paper of a piece as it was cut, less the panel where it is out."""
+    panels = [s.panel for s in sheet.steps if isinstance(s, Gut) and s.key in ticked and s.piece == piece.number]
+    return sheet.paper_in(piece.rect) - sum((sheet.paper_in(panel) for panel in panels), Fraction(0))
+
+
+def _spoiled(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Length) -> Iterator[Share]:
+    area, left = _paper_of(piece, sheet, ticked), piece.left
+    if left is not None and min(left.width, left.height) >= least:
+        there = sheet.paper_in(left)
+        yield Share("rest", left, there)
+        area -= there
+    for step in sheet.steps:
+        if step.key in ticked and piece.number in concerns(step):
+            for other in _made_of(step, piece, sheet):
+                area -= other.area
+                yield other
+    yield Share("waste", piece.rect, area, piece)
+
+
+def _made_of(step: Step, piece: CutPiece, sheet: CutSheet) -> Iterator[Share]:
+    """The pieces that are made of what falls off one; a spoiled one is waste."""
+    width, height = piece.lies
+    for other in (p for p in sheet.pieces if p.of == piece.number and p.number in step.gives):
+        area = polygons.units_in(other.within, Rect(ZERO, ZERO, width, height))
+        yield Share("waste" if other.fate == "spoiled" else "piece", piece.rect, area, other)
+
+
+def _piece(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Length) -> Iterator[Share]:
+    """A piece, and what fell off it while it was finished: openings, corners, what another piece is made of."""
+    area = _paper_of(piece, sheet, ticked)
+    width, height = piece.lies
+    own = Rect(ZERO, ZERO, width, height)
+    for step in sheet.steps:
+        if step.key not in ticked or not is_finishing(step) or piece.number not in concerns(step):
+            continue
+        if isinstance(step, Open):
+            fell = polygons.units_in(step.hole.outline, own)
+            at = piece.on_sheet(step.hole.at)
+            kept = is_kept_middle(step, least)
+            yield Share("rest" if kept else "waste", at, fell, None, step.hole.figure, step.hole.cut, step.key)
+        else:
+            fell = own.area - polygons.units_in(step.outline, own)  # type: ignore[union-attr]
+            for other in _made_of(step, piece, sheet):
+                yield other
+                fell, area = fell - other.area, area - other.area
+            yield Share("waste", piece.rect, fell)
+        area -= fell
+    yield Share("piece", piece.rect, area, piece)
+
+
+def is_kept_middle(step: Open, least: Length) -> bool:
+    """Whether what comes out of an opening is worth keeping; a punch leaves confetti."""
+    hole = step.hole
+    return not step.punched and not hole.clipped and min(hole.width, hole.height) >= least
+
+
 def _rest(part: Rect, sheet: CutSheet, least: Length, to_come: bool) -> list[Share]:
-    clear = _without_strip(part, sheet)
-    gone = clear is None or any(hole.contains(clear) for hole in sheet.holes)
-    if clear is None or gone or (min(clear.width, clear.height) < least and not to_come):
-        return [Share("waste", part, part.area)]
+    clear, whole = without_strip(part, sheet), sheet.paper_in(part)
+    if clear is None or (min(clear.width, clear.height) < least and not to_come):
+        return [Share("waste", part, whole)]
+    there = sheet.paper_in(clear)
     kind: Literal["open", "rest"] = "open" if to_come else "rest"
-    return [Share(kind, clear, clear.area), Share("waste", part, part.area - clear.area)]
+    return [Share(kind, clear, there), Share("waste", part, whole - there)]
 
 
 def rests(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[Rect]:
@@ -119,18 +178,43 @@ def rests(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> l
     return [share.at for share in shares(sheet, ticked, least) if share.kind in ("rest", "open")]
 
 
-def _without_strip(part: Rect, sheet: CutSheet) -> Rect | None:
+def without_strip(part: Rect, sheet: CutSheet) -> Rect | None:
     """A part less the branding strip that may still be on it; None where nothing else is left."""
     if sheet.strip is None:
         return part
-    depth = sheet.strip.depth
-    left = depth if sheet.strip.edge is Edge.LEFT else ZERO
-    top = depth if sheet.strip.edge is Edge.TOP else ZERO
-    right = sheet.width - (depth if sheet.strip.edge is Edge.RIGHT else ZERO)
-    bottom = sheet.height - (depth if sheet.strip.edge is Edge.BOTTOM else ZERO)
-    x, y = max(part.x, left), max(part.y, top)
-    width, height = min(part.right, right) - x, min(part.bottom, bottom) - y
+    usable = sheet.strip.leaves(sheet.width, sheet.height)
+    x, y = max(part.x, usable.x), max(part.y, usable.y)
+    width, height = min(part.right, usable.right) - x, min(part.bottom, usable.bottom) - y
     return Rect(x, y, width, height) if width > ZERO and height > ZERO else None
+
+
+def named_rests(sheet: CutSheet, ticked: Collection[str], least: Length = HAIR) -> tuple[Rest, ...]:
+    """The rests of a sheet after these steps, with letters in the order in which the steps make them; those that have a
+    name keep it."""
+    there = [share for share in shares(sheet, ticked, least) if share.kind in ("rest", "open")]
+    order = {step.key: k for k, step in enumerate(sheet.steps)}
+
+    def made(share: Share) -> int:
+        if share.step:
+            return order[share.step]
+        cuts = (k for k, step in enumerate(sheet.steps) if not is_finishing(step) and step.of.contains(share.at))
+        return max(cuts, default=-1)
+
+    old = {(rest.at, rest.figure): rest.name for rest in sheet.rests}
+    more = letters(old.values())
+    found = list[Rest]()
+    for share in sorted(there, key=made):
+        name = old.get((share.at, share.figure)) or next(more)
+        found.append(Rest(share.at, name, share.figure, share.cut, share.step))
+    return tuple(found)
+
+
+def letters(taken: Collection[str] = ()) -> Iterator[str]:
+    """Names for rests, a to z and then a1 to z1 and so on, passing over those that are taken."""
+    for k in count():
+        name = chr(ord("a") + k % 26) + (str(k // 26) if k >= 26 else "")
+        if name not in taken:
+            yield name
 
 
 def begun(cuts: CutList, ticked: Collection[str]) -> list[CutSheet]:
@@ -141,14 +225,19 @@ def begun(cuts: CutList, ticked: Collection[str]) -> list[CutSheet]:
 def settled(sheet: CutSheet, ticked: Collection[str], still: Collection[str] = ()) -> CutSheet:
     """A begun sheet as history: the cuts that were made, the pieces that came of it, and the rests there are.
 
-    `still` are steps that are yet to be made, of those that hang on nothing else. Rests keep their names.
+    `still` are steps that are yet to be made, of those that hang on nothing else. What is to be done to a piece that is
+    cut already is done yet. Rests keep their names.
     """
-    steps = tuple(s for s in sheet.steps if s.key in ticked or s.key in still)
-    there = rests(sheet, ticked, HAIR)
-    old = dict(zip(sheet.rests, sheet.names, strict=False))
-    more = iter(letters(len(there), old.values()))
-    names = tuple(old.get(rest) or next(more) for rest in there)
-    return replace(sheet, steps=steps, pieces=tuple(_cut(sheet, ticked)), rests=tuple(there), names=names)
+    good = {p.number for p in done(sheet, ticked)}
+    steps = tuple(
+        s
+        for s in sheet.steps
+        if s.key in ticked or s.key in still or (is_finishing(s) and set(concerns(s)) <= good)
+    )
+    made = {n for s in steps for n in s.gives}
+    pieces = tuple(p for p in sheet.pieces if p.number in made)
+    kept = replace(sheet, steps=steps, pieces=pieces)
+    return replace(kept, rests=named_rests(kept, ticked))
 
 
 def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[CutPiece]]:
@@ -161,14 +250,12 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
         p.piece: (sheet.of_paper, p.side, None if p.fate else {p.rect.width, p.rect.height}, p)
         for sheet in cuts.sheets
         for p in sheet.pieces
-        if p.fate != "spoiled"
+        if p.fate != "spoiled" and not p.of
     }
     wanted = {
         p.id: (of, p.choice.side, {p.rect.width, p.rect.height})
         for p in pieces
-        if (of := source(p) if p.role == "print" else p.choice.paper) is not None
-        and p.role != "tape"
-        and not p.rest_of
+        if (of := p.cut_from) is not None and p.leftover is None
     }
 
     def same(id: str) -> bool:
@@ -180,11 +267,17 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
     return new, gone
 
 
-def rekeyed(sheet: CutSheet, taken: Collection[str]) -> CutSheet:
-    """A sheet of a later plan, its keys and copy number changed where a begun sheet has them already."""
-    copy, key = sheet.copy_number, sheet.key
-    while key in taken:
-        copy += 1
-        key = f"{sheet.paper}#{copy}"
-    steps = tuple(replace(s, key=f"{key}/{s.n}") for s in sheet.steps)
-    return replace(sheet, key=key, copy_number=copy, steps=steps)
+def rekeyed(sheets: Sequence[CutSheet], taken: Collection[str], keep: Collection[str] = ()) -> list[CutSheet]:
+    """Sheets of a plan, their keys and numbers changed where a begun sheet or one before them has them already; those
+    of `keep` stay as they are."""
+    used = {*taken, *keep}
+    found = list[CutSheet]()
+    for sheet in sheets:
+        key, copy = sheet.key, sheet.copy_number
+        if sheet.key not in keep:
+            while key in used:
+                copy += 1
+                key = f"{sheet.paper}#{copy}"
+        used.add(key)
+        found.append(sheet if key == sheet.key else sheet.rekeyed(key, copy))
+    return found

@@ -10,7 +10,10 @@ from collections.abc import Collection, Iterable
 from dataclasses import dataclass, replace
 
 from ulna.core.cutting.cut_list import CutList, CutSheet
-from ulna.core.cutting.progress import HAIR, SLIVER, begun, done, shares
+from ulna.core.cutting.listing import seen_from
+from ulna.core.cutting.progress import HAIR, SLIVER, Share, begun, done, shares
+from ulna.core.cutting.steps import Gut
+from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import Length
 from ulna.core.shelf import Form, Paper, Shelf
@@ -98,17 +101,19 @@ def is_kept(paper: Paper, least: Length) -> bool:
 def scraps(paper: Paper, sheet: CutSheet, ticked: Collection[str], open_too: bool = False) -> list[Paper]:
     """The rests of a begun sheet as papers, of any size; with `open_too` those that more was to be cut from too."""
     kinds = ("rest", "open") if open_too else ("rest",)
-    there = [s.at for s in shares(sheet, ticked, HAIR) if s.kind in kinds]
+    there = [_scrap(paper, sheet, s) for s in shares(sheet, ticked, HAIR) if s.kind in kinds]
     if open_too:
-        there += [p.panel for p in done(sheet, ticked) if p.panel and not _is_gutted(p.panel, sheet, ticked)]
-    return [_scrap(paper, sheet, at) for at in there]
+        panels = [p.panel for p in done(sheet, ticked) if p.panel and not _is_gutted(p.panel, sheet, ticked)]
+        there += [_scrap(paper, sheet, Share("open", at, sheet.paper_in(at))) for at in panels]
+    return there
 
 
 def _is_gutted(panel: Rect, sheet: CutSheet, ticked: Collection[str]) -> bool:
-    return any(s.kind == "gut" and s.of == panel and s.key in ticked for s in sheet.steps)
+    return any(isinstance(s, Gut) and s.panel == panel and s.key in ticked for s in sheet.steps)
 
 
-def _scrap(paper: Paper, sheet: CutSheet, at: Rect) -> Paper:
+def _scrap(paper: Paper, sheet: CutSheet, share: Share) -> Paper:
+    at = share.at
     return replace(
         paper,
         id=scrap_id(sheet, at),
@@ -120,20 +125,17 @@ def _scrap(paper: Paper, sheet: CutSheet, at: Rect) -> Paper:
         strip=None,
         cards=(),
         holes=_holes(sheet, at),
+        figure=sheet.figure if at == sheet.whole else share.figure,
+        cut=sheet.cut if at == sheet.whole else share.cut,
         scrap_of=paper.scrap_of or paper.id,
     )
 
 
-def _holes(sheet: CutSheet, at: Rect) -> tuple[Rect, ...]:
-    """The holes of a sheet that lie in a rest of it, seen from the rest's A side. Sheets with holes that lie with B up
-    are listed as a mirror image."""
+def _holes(sheet: CutSheet, at: Rect) -> tuple[Hole, ...]:
+    """The holes of a sheet that lie in a rest of it, seen from the rest's A side. A sheet with holes that lies with B
+    up is listed as a mirror image."""
     found = []
     for hole in sheet.holes:
-        if not at.meets(hole):
-            continue
-        left, top = max(hole.x, at.x) - at.x, max(hole.y, at.y) - at.y
-        right, bottom = min(hole.right, at.right) - at.x, min(hole.bottom, at.bottom) - at.y
-        if sheet.face == "B":
-            left, right = at.width - right, at.width - left
-        found.append(Rect(left, top, right - left, bottom - top))
+        if at.meets(hole.at):
+            found.append(seen_from(hole.within(at).moved(-at.x, -at.y), at.width, sheet.face))
     return tuple(found)

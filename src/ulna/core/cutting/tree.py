@@ -20,7 +20,8 @@ Axis = Literal["vertical", "horizontal"]
 
 @dataclass(slots=True, eq=False)
 class Part:
-    """A node: uncut it is free, holds `laid`, or is `lost` (reserve, hole); cut, it has `first` and `second`."""
+    """A node: uncut it is free, holds `laid`, or is `lost` (a hole, or the maker's `strip`); cut, it has `first` and
+    `second`."""
 
     area: Area
     axis: Axis | None = None
@@ -29,6 +30,7 @@ class Part:
     second: Part | None = None
     laid: Laid | None = None
     lost: bool = False
+    strip: bool = False
 
     def cut(self, axis: Axis, at: int, kerf: int) -> tuple[Part | None, Part | None]:
         """Cuts this part; the two sides of the cut, None where the band runs off the edge."""
@@ -46,6 +48,11 @@ class Part:
                 self.second = Part(Area(x, at + kerf, w, y + h - at - kerf))
         return self.first, self.second
 
+    @property
+    def is_cut(self) -> bool:
+        """Whether it is cut for the sake of a piece, or of the maker's strip; round a hole alone nobody cuts."""
+        return self.axis is not None and any(leaf.laid is not None or leaf.strip for leaf in self.leaves())
+
     def copied(self) -> Part:
         """The same tree anew, to be cut further."""
         twin = self._bare()
@@ -62,7 +69,7 @@ class Part:
 
     def _bare(self) -> Part:
         laid = Laid(self.laid.piece, self.laid.turned) if self.laid else None
-        return Part(self.area, self.axis, self.at, laid=laid, lost=self.lost)
+        return Part(self.area, self.axis, self.at, laid=laid, lost=self.lost, strip=self.strip)
 
     def leaves(self) -> Iterator[Part]:
         """The parts that are there after all cuts."""

@@ -66,7 +66,7 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
     )
     if part.figure != "rectangle":
         line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
-        piece = replace(piece, outline=line)
+        piece = replace(piece, outline=line, figure=part.figure, cut=at.width.part(1, 6))
     behind, found = list[Piece](), list[Finding]()
     if part.opening is not None:
         piece, behind, found = cut_into(part, part.opening, piece, ground)

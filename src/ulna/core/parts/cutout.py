@@ -8,7 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 from typing import ClassVar
 
-from ulna.core.figures import CUT, Figure, outline, scallops
+from ulna.core.figures import CUT, Figure, Hole, outline, scallops
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
@@ -17,7 +17,6 @@ from ulna.core.parts.mats import Mat, stack
 from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
-from ulna.core.polygons import Polygon, moved
 
 HOLE = inches(0, 1, 4)
 RING = inches(0, 5, 8)
@@ -56,7 +55,9 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
     shape = line if part.figure in ("rounded", "circle", "arch", "hexagon", "on the tip", "tag") else ()
     mats = stack(part.id, part.figure, width, height, part.mats, ground, shape)
     piece = Piece(f"{part.id}/shape", part.id, "shape", part.figure, mats.inner, mats.inner, part.choice)
-    piece = replace(piece, outline=() if part.figure == "rectangle" else line, angle=part.angle)
+    if part.figure != "rectangle":
+        piece = replace(piece, outline=line, figure=part.figure, cut=part.cut)
+    piece = replace(piece, angle=part.angle)
     findings, pieces = list(mats.findings), [*mats.pieces]
     rings = list[Piece]()
     if part.hole is not None:
@@ -67,10 +68,10 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
             )
             findings.append(Finding("hole", "warn", part.id, told))
         else:
-            centre = (width.inches / 2, part.hole.inches)
-            piece = replace(piece, holes=(_round(centre, HOLE.inches),))
+            half = HOLE.part(1, 2)
+            piece = replace(piece, holes=(_round(ruler.round(width.part(1, 2) - half), part.hole - half),))
             if part.reinforced:
-                rings = _rings(part, mats.inner, centre, ruler)
+                rings = _rings(part, mats.inner, ruler)
     handles = [*mats.handles, *size_handles(part.place, mats.inner)]
     if part.figure in CUT:
         handles.append(Handle("cut", CUT[part.figure], mats.inner.x + part.cut, mats.inner.y, 1))
@@ -92,18 +93,18 @@ def _told(part: Cutout, width: Length, height: Length, sums: str, ruler: Ruler) 
     return f"{sums}; {nx} scallops across, {ny} down, each {ruler.say(width.part(1, nx))} wide"
 
 
-def _round(centre: tuple[float, float], wide: float) -> Polygon:
-    return moved(outline("circle", wide, wide), centre[0] - wide / 2, centre[1] - wide / 2)
+def _round(x: Length, y: Length) -> Hole:
+    return Hole(x, y, HOLE, HOLE, "circle")
 
 
-def _rings(part: Cutout, inner: Rect, centre: tuple[float, float], ruler: Ruler) -> list[Piece]:
+def _rings(part: Cutout, inner: Rect, ruler: Ruler) -> list[Piece]:
     """Two reinforcers to a hole: one seen, one behind it."""
     x = ruler.round(inner.x + inner.width.part(1, 2) - RING.part(1, 2))
     y = ruler.round(inner.y + (part.hole or ZERO) - RING.part(1, 2))
     box, d = Rect(x, y, RING, RING), RING.inches
-    hole = _round((d / 2, d / 2), HOLE.inches)
+    rim = (RING - HOLE).part(1, 2)
     ring = Piece(f"{part.id}/ring", part.id, "shape", "reinforcer", box, box, part.ring)
-    front = replace(ring, outline=outline("circle", d, d), holes=(hole,))
+    front = replace(ring, outline=outline("circle", d, d), figure="circle", holes=(_round(rim, rim),))
     return [replace(front, id=f"{part.id}/ring-behind", name="reinforcer behind"), front]
 
 

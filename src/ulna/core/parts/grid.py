@@ -211,7 +211,8 @@ def _lay(
         piece = Piece(f"{part.id}/{key}", part.id, "panel", f"cell at {where}", box, box, choice)
         if cell.figure != "rectangle":
             line = outline(cell.figure, box.width.inches, box.height.inches, box.width.inches / 6)
-            piece = replace(piece, role="shape", name=f"{cell.figure} at {where}", outline=line)
+            piece = replace(piece, role="shape", name=f"{cell.figure} at {where}", outline=line, figure=cell.figure)
+            piece = replace(piece, cut=box.width.part(1, 6))
         pieces.append(piece)
     return pieces, findings
 

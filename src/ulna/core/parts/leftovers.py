@@ -14,7 +14,7 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.lattice import Shape, Tile
 from ulna.core.measure import Ruler
-from ulna.core.pieces import Ground, PaperChoice, Piece
+from ulna.core.pieces import Ground, Leftover, PaperChoice, Piece
 from ulna.core.polygons import Polygon
 from ulna.core.shelf import Direction
 
@@ -33,9 +33,9 @@ def matched(
     part: str, shape: Shape, pieces: Sequence[Piece], trimmed: Mapping[str, Tile], ground: Ground
 ) -> tuple[list[Piece], list[Finding]]:
     """The pieces once halves are matched, the largest first: the first of two is cut as a whole tile, the other one
-    is `rest_of` it. `trimmed` has the whole tile of each piece that the edge cuts."""
+    is its `leftover`. `trimmed` has the whole tile of each piece that the edge cuts."""
     waiting = sorted((p for p in pieces if p.id in trimmed), key=lambda p: (-polygons.area(p.seen), p.id))
-    giver_of, taker_of = dict[str, Piece](), dict[str, Piece]()
+    giver_of, taker_of, turned_by = dict[str, Piece](), dict[str, Piece](), dict[str, int]()
     for k, giver in enumerate(waiting):
         if giver.id in giver_of:
             continue
@@ -45,33 +45,45 @@ def matched(
         for other in waiting[k + 1 :]:
             if other.id in giver_of or other.choice != giver.choice or polygons.area(other.seen) > room + 1e-6:
                 continue
-            if _falls_off(kept, whole, other.seen, trimmed[other.id], turns):
-                giver_of[other.id], taker_of[giver.id] = giver, other
+            turn = _falls_off(kept, whole, other.seen, trimmed[other.id], turns)
+            if turn is not None:
+                giver_of[other.id], taker_of[giver.id], turned_by[other.id] = giver, other, turn
                 break
     if not giver_of:
         return list(pieces), []
-    found = [_after(piece, giver_of, taker_of, trimmed, ground.ruler) for piece in pieces]
+    found = [
+        _taken(piece, giver_of[piece.id], trimmed, turned_by[piece.id], ground.ruler)
+        if piece.id in giver_of
+        else _given(piece, trimmed[piece.id], ground.ruler)
+        if piece.id in taker_of
+        else piece
+        for piece in pieces
+    ]
     n = len(giver_of)
     told = "One of the trimmed tiles is" if n == 1 else f"{n} of the trimmed tiles are"
     told += " cut from what falls off another one: the cut list asks for no paper for "
     return found, [Finding("halves", "note", part, told + ("it." if n == 1 else "them."))]
 
 
-def _after(
-    piece: Piece,
-    giver_of: Mapping[str, Piece],
-    taker_of: Mapping[str, Piece],
-    trimmed: Mapping[str, Tile],
-    ruler: Ruler,
-) -> Piece:
-    if piece.id in giver_of:
-        return replace(piece, rest_of=giver_of[piece.id].id)
-    if piece.id not in taker_of:
-        return piece
-    at = box_of(trimmed[piece.id].outline, ruler)
-    outline = polygons.moved(piece.seen, -at.x.inches, -at.y.inches)
-    name = f"{piece.name}, whole: what falls off is the {taker_of[piece.id].name}"
-    return replace(piece, name=name, rect=at, uncut=at, outline=outline)
+def _given(piece: Piece, tile: Tile, ruler: Ruler) -> Piece:
+    """A tile that is cut whole, from the box of all of it."""
+    at = box_of(tile.outline, ruler)
+    return replace(piece, rect=at, uncut=at, outline=polygons.moved(piece.seen, -at.x.inches, -at.y.inches))
+
+
+def _taken(piece: Piece, giver: Piece, trimmed: Mapping[str, Tile], turn: int, ruler: Ruler) -> Piece:
+    """A tile that is made of what falls off another one: where it lies in the box that that one is cut from."""
+    tile, box = trimmed[giver.id], box_of(trimmed[giver.id].outline, ruler)
+    left, top, right, bottom = polygons.bounds(tile.outline)
+    dx, dy = (left + right) / 2 - box.x.inches, (top + bottom) / 2 - box.y.inches
+    within = polygons.moved(polygons.turned(_centred(piece.seen, trimmed[piece.id]), turn), dx, dy)
+    return replace(piece, leftover=Leftover(giver.id, within, turn))
+
+
+def alone(piece: Piece, ruler: Ruler) -> Piece:
+    """A tile that was to be cut whole for the sake of another one, from its own box again."""
+    at = box_of(piece.seen, ruler)
+    return replace(piece, rect=at, uncut=at, outline=polygons.moved(piece.seen, -at.x.inches, -at.y.inches))
 
 
 def _centred(seen: Polygon, tile: Tile) -> Polygon:
@@ -79,8 +91,9 @@ def _centred(seen: Polygon, tile: Tile) -> Polygon:
     return polygons.moved(seen, -(left + right) / 2, -(top + bottom) / 2)
 
 
-def _falls_off(kept: Polygon, whole: Tile, seen: Polygon, of: Tile, turns: range) -> bool:
-    """Whether what is seen of another tile, turned as the paper allows, lies in what is left of the whole one.
+def _falls_off(kept: Polygon, whole: Tile, seen: Polygon, of: Tile, turns: range) -> int | None:
+    """By how many degrees what is seen of another tile, turned as the paper allows, lies in what is left of the whole
+    one; None where it does not.
 
     Tiles are convex, and so is what a straight edge leaves of them.
     """
@@ -90,8 +103,8 @@ def _falls_off(kept: Polygon, whole: Tile, seen: Polygon, of: Tile, turns: range
         if not _same(polygons.turned(other, turn), outline):
             continue
         if polygons.area(polygons.clipped(polygons.turned(half, turn), kept)) < 1e-4:
-            return True
-    return False
+            return turn
+    return None
 
 
 def _same(one: Polygon, two: Polygon) -> bool:

@@ -56,12 +56,6 @@ class Stack:
     handles: tuple[Handle, ...]
 
 
-def place_in_stack(part: str, mats: tuple[Mat, ...], piece: str) -> int | None:
-    """Which of a part's mats (from 0) a piece is, whole or one half of it at the gutter; None for any other piece."""
-    whole = piece.removesuffix("-left").removesuffix("-right")
-    return next((k for k in range(len(mats)) if whole == f"{part}/mat-{k + 1}"), None)
-
-
 def on_marks(low: Length, size: Length, high: Length, ruler: Ruler) -> tuple[Length, Length]:
     """The near border and the outer size on marks; what is missing to the mark goes to the far border."""
     near = ruler.round(low)
@@ -124,7 +118,7 @@ def stack(
         gut, why_not = (None, "") if line else _gutted(k, mats, shows, outer, ground)
         if why_not:
             findings.append(Finding("gut", "note", part, f"Mat {k + 1} {why_not}"))
-        piece = Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut)
+        piece = Piece(f"{part}/mat-{k + 1}", part, "mat", name, at, at, mat.choice, gut, layer=k + 1)
         pieces.append(replace(piece, angle=mat.angle, outline=line) if line or mat.angle else piece)
     start = ruler.say_size(width, height)
     return Stack(

@@ -16,8 +16,9 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.parts.place import Place
-from ulna.core.patterns import repeat, runs
-from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.patterns import pitch_of, repeat, runs
+from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Phase, Piece
+from ulna.core.shelf import Paper
 
 OVERLAP = inches(0, 1, 8)
 
@@ -57,12 +58,13 @@ def build(part: Mitred, ground: Ground, room: Rect) -> Built:
         ("bottom", width, mid_x, height - half, 270.0),
         ("left", height, half, mid_y, 0.0),
     )
+    phase = _phase(part, paper)
     pieces, d = [], w.inches
     for side, long, x, y, angle in sides:
         at = Rect(x - half, y - long.part(1, 2), w, long)
         strip = Piece(f"{part.id}/{side}", part.id, "strip", f"border, {side} strip", at, at, choice)
         line = ((0.0, 0.0), (d, d), (d, long.inches - d), (0.0, long.inches))
-        pieces.append(replace(strip, angle=angle, outline=line))
+        pieces.append(replace(strip, angle=angle, outline=line, phase=phase))
     told = (
         f"2 strips {ruler.say_size(width, w)}, 2 strips {ruler.say_size(height, w)}, ends cut at 45°; "
         f"{ruler.say(part.shows)} shows"
@@ -70,6 +72,15 @@ def build(part: Mitred, ground: Ground, room: Rect) -> Built:
     findings = _misses(part, width, height, w, ground)
     handles = (Handle("shows", "shows", width.part(1, 2), part.shows, 0, 1),)
     return Built(width, height, tuple(pieces), told, tuple(findings), handles=handles)
+
+
+def _phase(part: Mitred, paper: Paper | None) -> Phase | None:
+    """Stripes along the strips meet at the corners where all four begin the same way into a repeat."""
+    if paper is None or part.stripes != "along":
+        return None
+    side = paper.face(part.choice.side)
+    every = repeat(side)
+    return Phase(part.id, every) if runs(side) is not None and every > ZERO else None
 
 
 def _misses(part: Mitred, width: Length, height: Length, w: Length, ground: Ground) -> list[Finding]:
@@ -82,14 +93,7 @@ def _misses(part: Mitred, width: Length, height: Length, w: Length, ground: Grou
     if runs(side) is None or not every:
         return []
     if part.stripes == "along":
-        miss = Length(w.units % every.units)
-        if not miss:
-            return []
-        told = (
-            f"{say(w)} is no whole number of repeats ({say(every)}): cut all four strips with the same stripe at "
-            "their outer edge, then they meet at the corners."
-        )
-        return [Finding("phase", "note", part.id, told)]
+        return _in_phase(part, paper, w, every, ground)
     turn = "Cut all four from the same end of the paper and turn every second one end for end."
     off = Length((abs(width - height) * 2).units % every.units)
     miss = min(off, every - off)
@@ -100,6 +104,18 @@ def _misses(part: Mitred, width: Length, height: Length, w: Length, ground: Grou
         f"{say(min(width, height))}) is no whole number of repeats ({say(every)}). {turn}"
     )
     return [Finding("corner-miss", "warn", part.id, told)]
+
+
+def _in_phase(part: Mitred, paper: Paper, w: Length, every: Length, ground: Ground) -> list[Finding]:
+    """How much of the paper's width the four strips take so that their stripes meet."""
+    say, pitch = ground.ruler.say, pitch_of(w, every)
+    takes, across = pitch * 3 + w, paper.usable.width
+    told = f"So that the stripes meet, all four strips begin at the same stripe, {say(pitch)} apart"
+    if takes <= across:
+        told += f": together they take {say(takes)} of the paper's width."
+        return [Finding("phase", "note", part.id, told)]
+    told += f": that takes {say(takes)} of the paper's width, and a sheet has {say(across)}; several are opened."
+    return [Finding("phase", "warn", part.id, told)]
 
 
 def name(part: Mitred, ground: Ground) -> str:

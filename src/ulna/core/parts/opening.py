@@ -11,13 +11,12 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Any
 
-from ulna.core.figures import Figure, outline
+from ulna.core.figures import Figure, Hole
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.parts.photo import lay, name_of
 from ulna.core.pieces import Ground, Piece
-from ulna.core.polygons import moved
 from ulna.core.prints import Print
 
 Opened = Any
@@ -59,9 +58,8 @@ def cut_into(
             f"{ruler.say_size(box.width, box.height)}; make it smaller or move it inward."
         )
         return piece, [], [Finding("opening", "stop", part.id, told)]
-    hole = moved(outline(opening.figure, width.inches, height.inches), x.inches, y.inches)
-    straight = opening.figure == "rectangle"
-    opened = replace(piece, holes=(hole,), gut=rims if straight else None)
+    hole = Hole(x, y, width, height, opening.figure)
+    opened = replace(piece, holes=(*piece.holes, hole), gut=rims if hole.is_straight else None)
     if opening.print is None:
         return opened, [], []
     return opened, *_behind(part, opening, Rect(box.x + x, box.y + y, width, height), ground)
@@ -78,6 +76,7 @@ def _behind(part: Opened, opening: Opening, hole: Rect, ground: Ground) -> tuple
         high,
     )
     piece, found = lay(part.id, "behind", print_, at, ground)
+    piece = _trimmed(piece, hole, opening.lap)
     name = name_of(print_, ground)
     if wide < hole.width or high < hole.height:
         told = (
@@ -92,6 +91,19 @@ def _behind(part: Opened, opening: Opening, hole: Rect, ground: Ground) -> tuple
         told = f"Nothing of {name} is spare {way}: fix it at its other two ends."
         found.append(Finding("opening", "note", part.id, told))
     return [piece], found
+
+
+def _trimmed(piece: Piece, hole: Rect, lap: Length) -> Piece:
+    """The print cut to the opening and the lap, so that it does not reach behind its neighbours."""
+    wanted = Rect(hole.x - lap, hole.y - lap, hole.width + lap * 2, hole.height + lap * 2)
+    at, printed = piece.rect, piece.printed or Rect(ZERO, ZERO, piece.rect.width, piece.rect.height)
+    kept = at.common(wanted)
+    shaped = piece.picture is not None and bool(piece.picture.outline)
+    if kept == at or shaped:
+        return piece
+    off_x, off_y = at.x - kept.x, at.y - kept.y
+    picture = piece.picture and replace(piece.picture, window=piece.picture.window.moved(off_x, off_y))
+    return replace(piece, rect=kept, uncut=kept, printed=printed.moved(off_x, off_y), picture=picture)
 
 
 def words(opening: Opening, ground: Ground) -> str:

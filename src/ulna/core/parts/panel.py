@@ -75,7 +75,7 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     piece = Piece(f"{part.id}/panel", part.id, "panel", part.name or "panel", box, box, part.choice, gut)
     if part.corner:
         line = outline("rounded", box.width.inches, box.height.inches, part.corner.inches)
-        piece = replace(piece, outline=line)
+        piece = replace(piece, outline=line, figure="rounded", cut=part.corner)
     behind = list[Piece]()
     if part.opening is not None:
         piece, behind, more = cut_into(part, part.opening, piece, ground)

@@ -66,7 +66,8 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
     for k, ((x, y), angle) in enumerate(spots):
         at = Rect(ruler.near(x), ruler.near(y), size, size)
         piece = Piece(f"{part.id}/{k + 1}", part.id, "shape", f"{part.figure} {k + 1}", at, at, papers[k])
-        piece = replace(piece, outline=() if part.figure == "rectangle" else line)
+        if part.figure != "rectangle":
+            piece = replace(piece, outline=line, figure=part.figure, cut=size.part(1, 4))
         pieces.append(replace(piece, angle=angle) if part.outward and angle else piece)
     gap = _pitch(part, spots)
     apart = ruler.say(ruler.near(gap))

@@ -29,6 +29,7 @@ from ulna.core.shelf import Paper
 
 MOST = 600
 Layout = Literal["region", "ring", "scattered"]
+FIGURES_OF_TILES: dict[Shape, Literal["hexagon", "circle"]] = {"hexagon": "hexagon", "circle": "circle"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,6 +84,8 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
     if len(laid) > MOST:
         size = ruler.say_size(wide, high)
         return _none(part, f"Tiles of {ruler.say(f)} on {size} would be more than {MOST}; make them larger.")
+    if part.shape == "square":
+        laid = tuple(_on_marks(tile, f, ruler) for tile in laid)
     laid = tuple(_kept(part, laid, wide, high, room))
     if not laid:
         size = ruler.say_size(wide, high)
@@ -119,6 +122,12 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
         handles.append(Handle("height", "height", wide.part(1, 2), high, 0, 1))
     told_sum = _told(part, pieces, f, ground)
     return Built(wide, high, tuple(pieces), told_sum, tuple(findings), handles=tuple(handles))
+
+
+def _on_marks(tile: Tile, f: Length, ruler: Ruler) -> Tile:
+    """A square with its corner on a mark, so that what its region trims it to is on marks too."""
+    left, top, *_ = polygons.bounds(tile.outline)
+    return replace(tile, outline=polygons.box(ruler.near(left).inches, ruler.near(top).inches, f.inches, f.inches))
 
 
 def _none(part: Tiles, told: str) -> Built:
@@ -187,7 +196,12 @@ def _piece(part: Tiles, tile: Tile, seen: Polygon, choice: PaperChoice, ruler: R
     name = f"{part.shape} at row {row + 1}, column {column + 1}"
     local = polygons.moved(seen, -x.inches, -y.inches)
     straight = part.shape == "square" and abs(x.inches - left) < 1e-6 and abs(y.inches - top) < 1e-6
-    return Piece(key, part.id, "tile", name, at, at, choice, outline=() if straight else local)
+    if straight:
+        return Piece(key, part.id, "tile", name, at, at, choice)
+    piece = Piece(key, part.id, "tile", name, at, at, choice, outline=local)
+    whole = abs(polygons.area(seen) - polygons.area(tile.outline)) < polygons.NEGLIGIBLE
+    figure = FIGURES_OF_TILES.get(part.shape)
+    return replace(piece, figure=figure) if whole and figure else piece
 
 
 def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tuple[Piece, list[Finding]]:
@@ -217,7 +231,7 @@ def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
 
 
 def _told(part: Tiles, pieces: Sequence[Piece], f: Length, ground: Ground) -> str:
-    n = sum(piece.role == "tile" and not piece.rest_of for piece in pieces)
+    n = sum(piece.role == "tile" and piece.leftover is None for piece in pieces)
     say = ground.ruler.say
     w, h = lattice.size(part.shape, f.inches)
     box = ground.ruler.say_size(ground.ruler.up(w), ground.ruler.up(h))

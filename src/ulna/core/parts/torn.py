@@ -16,8 +16,9 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.place import Place
-from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece, TornEdge
 from ulna.core.polygons import Polygon
+from ulna.core.shelf import Edge
 
 ALLOWANCE = inches(0, 1, 4)
 TEETH = 0.18
@@ -56,7 +57,8 @@ def build(part: Torn, ground: Ground, room: Rect) -> Built:
         at = Rect(ZERO, step * k, length, cut)
         edge = _torn(length.inches, width.inches, min(part.allowance.inches, 0.12) / 2, part.seed * 31 + k)
         strip = Piece(f"{part.id}/torn-{k + 1}", part.id, "strip", f"torn strip {k + 1}", at, at, choice)
-        pieces.append(replace(strip, outline=edge))
+        torn = (TornEdge(Edge.BOTTOM, cut - width),)
+        pieces.append(replace(strip, outline=edge, torn=torn, core=part.core_side == "seen"))
     told = f"{ruler.say(width)} + {ruler.say(part.allowance)} to tear = {ruler.say(cut)} × {ruler.say(length)}" + (
         f"; {part.layers} layers, {ruler.say(step)} apart" if part.layers > 1 else ""
     )

@@ -1,0 +1,156 @@
+"""The cut tree of a sheet once its pieces lie: the same pieces at the same places, with the most valuable rests and, of
+trees equal in that, the fewest cuts.
+
+    ┌─┬─┬─┬─┬─┬──────┐      six tiles in a row: the strip first, then across it, seven cuts;
+    ├─┴─┴─┴─┴─┴──────┤      a tile at a time, each cut twice, would be twelve
+    │      rest      │
+    └────────────────┘
+
+A part with nothing on it is one rest. Every part that the tree comes to is worked out once, its cuts being those edges
+of pieces that pass through none; the value of rests and the number of cuts add up, so the best of a part is the best of
+its two sides. Sheets with more pieces than can be worked out keep the tree that they have. A part with a hole on which
+nothing lies is not cut: what is clear beside the hole is a rest as it is.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from ulna.core.cutting.obstacles import carve
+from ulna.core.cutting.outcome import value
+from ulna.core.cutting.request import Area
+from ulna.core.cutting.tree import Axis, Part
+
+MOST_PARTS = 3_000
+"""Of one tree are worked out; then it stays as it is."""
+
+Score = tuple[float, int]
+"""Value of the rests, and the number of cuts below nothing: more is better."""
+
+
+def tidied(root: Part, kerf: int, holes: Sequence[Area] = (), reserved: bool = False) -> None:
+    """Changes the tree under a sheet or panel in place, where that is better; panels within it too. What has a hole in
+    it is cut round a piece only; of a sheet that is `reserved` in part, the first cut takes that off."""
+    for part in list(root.leaves()):
+        if part.laid is not None and part.laid.panel is not None:
+            tidied(part.laid.panel, kerf)
+    tops = [side for side in (root.first, root.second) if side is not None] if reserved else [root]
+    for top in tops:
+        if top.axis is not None:
+            _tidy(top, kerf, tuple(holes))
+
+
+def _tidy(top: Part, kerf: int, holes: tuple[Area, ...]) -> None:
+    laid = {leaf.area: leaf for leaf in top.leaves() if leaf.laid is not None}
+    search = _Search(kerf, holes)
+    try:
+        best = search.best(top.area, tuple(laid))
+    except _TooMany:
+        return
+    if best <= _score(top):
+        return
+    search.build(top, tuple(laid), laid)
+
+
+def _score(top: Part) -> Score:
+    """Of a tree as it stands."""
+    worth = sum(value(leaf.area) for leaf in top.leaves() if leaf.laid is None and not leaf.lost)
+    cuts, todo = 0, [top]
+    while todo:
+        part = todo.pop()
+        if part.is_cut:
+            cuts += 1
+            todo += [side for side in (part.first, part.second) if side is not None]
+    return worth, -cuts
+
+
+class _TooMany(Exception):
+    """More parts than are worked out."""
+
+
+@dataclass
+class _Search:
+    kerf: int
+    holes: tuple[Area, ...]
+    known: dict[Area, tuple[Score, Axis | None, int]] = field(default_factory=dict)
+
+    def best(self, area: Area, inside: tuple[Area, ...]) -> Score:
+        """The best that can be had of a part on which these pieces lie."""
+        found = self.known.get(area)
+        if found is not None:
+            return found[0]
+        if len(self.known) >= MOST_PARTS:
+            raise _TooMany
+        if not inside:
+            score: Score = (sum(value(part.area) for part in self._clear(Part(area))), 0)
+            self.known[area] = score, None, 0
+            return score
+        if len(inside) == 1 and inside[0] == area:
+            self.known[area] = (0.0, 0), None, 0
+            return 0.0, 0
+        choice: tuple[Score, Axis, int] | None = None
+        for axis, at in self._lines(area, inside):
+            (one, within_one), (two, within_two) = self._sides(area, inside, axis, at)
+            a = self.best(one, within_one) if one is not None else (0.0, 0)
+            b = self.best(two, within_two) if two is not None else (0.0, 0)
+            score = (a[0] + b[0], a[1] + b[1] - 1)
+            if choice is None or score > choice[0]:
+                choice = score, axis, at
+        if choice is None:
+            raise _TooMany  # these pieces cannot be parted here: another tree has them
+        self.known[area] = choice
+        return choice[0]
+
+    def _clear(self, part: Part) -> list[Part]:
+        """What is clear in a part on which nothing lies, beside its holes."""
+        there = [hole for hole in self.holes if hole.meets(part.area)]
+        carve(part, (), there, self.kerf, flat=True)
+        return [leaf for leaf in part.leaves() if not leaf.lost]
+
+    def _lines(self, area: Area, inside: tuple[Area, ...]) -> list[tuple[Axis, int]]:
+        """Where a cut may go: beside a piece, through none."""
+        found = list[tuple[Axis, int]]()
+        k = self.kerf
+        for axis, low in (("vertical", 0), ("horizontal", 1)):
+            start, end = area[low], area[low] + area[low + 2]
+            lines = {p[low] + p[low + 2] for p in inside} | {p[low] - k for p in inside}
+            for at in sorted(lines):
+                if start < at < end or (k and start < at + k < end and at < end):
+                    clear = all(p[low] + p[low + 2] <= at or p[low] >= at + k for p in inside)
+                    if clear:
+                        found.append((axis, at))  # type: ignore[arg-type]
+        return found
+
+    def _sides(
+        self, area: Area, inside: tuple[Area, ...], axis: Axis, at: int
+    ) -> tuple[tuple[Area | None, tuple[Area, ...]], tuple[Area | None, tuple[Area, ...]]]:
+        x, y, w, h = area
+        k = self.kerf
+        if axis == "vertical":
+            one = Area(x, y, at - x, h) if at > x else None
+            two = Area(at + k, y, x + w - at - k, h) if at + k < x + w else None
+            first = tuple(p for p in inside if p.right <= at)
+        else:
+            one = Area(x, y, w, at - y) if at > y else None
+            two = Area(x, at + k, w, y + h - at - k) if at + k < y + h else None
+            first = tuple(p for p in inside if p.bottom <= at)
+        rest = tuple(p for p in inside if p not in first)
+        return (one, first), (two, rest)
+
+    def build(self, part: Part, inside: tuple[Area, ...], laid: dict[Area, Part]) -> None:
+        """The tree of the best cuts under a part."""
+        part.axis, part.first, part.second, part.lost = None, None, None, False
+        todo = [(part, inside)]
+        while todo:
+            here, within = todo.pop()
+            _, axis, at = self.known[here.area]
+            if axis is None:
+                if within:
+                    here.laid = laid[here.area].laid
+                else:
+                    self._clear(here)
+                continue
+            sides = self._sides(here.area, within, axis, at)
+            made = here.cut(axis, at, self.kerf)
+            todo += [(side, pieces) for side, (_, pieces) in zip(made, sides, strict=True) if side is not None]

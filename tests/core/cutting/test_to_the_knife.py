@@ -1,0 +1,194 @@
+"""What once spoiled a sheet between page and knife, each worked out on paper: knife cuts, cards, stripes, holes."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from tests.core.cutting.test_cut_list import listed, panel, pieces_of
+from tests.core.examples import HERON, ground, paper, said_at
+from ulna.core.cutting import progress, scraps
+from ulna.core.cutting.cut_list import CutList
+from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.figures import Hole
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, inches, parse
+from ulna.core.page import Gutting, PagePlan, evaluate
+from ulna.core.page_formats import of_kind
+from ulna.core.parts.base import Base
+from ulna.core.parts.card import Card
+from ulna.core.parts.cutout import Cutout
+from ulna.core.parts.mitred import Mitred
+from ulna.core.parts.opening import Opening
+from ulna.core.parts.panel import Panel
+from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.torn import Torn
+from ulna.core.pieces import PaperChoice
+from ulna.core.prints import Print
+from ulna.core.shelf import Card as SheetCard
+from ulna.core.shelf import Direction, Paper, Shelf, Side
+
+REEDS = paper("reeds", 2)
+
+
+def opened(figure: str, across: str, down: str) -> Panel:
+    """A panel of 12 × 12 with an opening of 3 × 2."""
+    opening = Opening(figure, None, inches(3), inches(2), parse(across), parse(down))  # type: ignore[arg-type]
+    return Panel("p", "ground", None, inches(12), inches(12), PaperChoice("reeds"), opening=opening)
+
+
+def test_a_knife_cut_says_its_distances_from_two_edges() -> None:
+    """A mat of 6 1/2 × 7 1/2 lies 1 1/8 from the left and 7/8 from the top of a panel: the hole under it begins a lap
+    of 3/8 in further in."""
+    under = panel("under", "9", "10", "reeds")
+    place = Place("left", Across("left", parse("1 1/8"), "under"), Down("top", parse("7/8"), "under"))
+    over = replace(panel("over", "6 1/2", "7 1/2", "reeds"), place=place)
+    plan = PagePlan("x", of_kind("12x12"), parts=(under, over), gutting=(Gutting("under/panel", True),))
+    sheet = listed(evaluate(plan, ground(plan.format, REEDS)).pieces, REEDS).sheets[0]
+    assert "Cut 5 3/4 × 6 3/4 out of piece 1, 1 1/2 from its left edge and 1 1/4 from its top edge." in said_at(
+        sheet
+    )
+
+
+def test_middle_is_said_only_where_it_is_one() -> None:
+    told = said_at(listed(pieces_of(opened("circle", "2", "1"), papers=(REEDS,)), REEDS).sheets[0])
+    assert told == [
+        "Take the whole sheet: piece 1.",
+        "Cut the circle of 3 × 2 out of piece 1, along the template, 6 1/2 from its left edge and 6 from its top edge.",
+    ]
+    told = said_at(listed(pieces_of(opened("circle", "0", "0"), papers=(REEDS,)), REEDS).sheets[0])
+    assert told[1].endswith("in the middle: 4 1/2 from its left edge and 5 from its top edge.")
+
+
+CARDS = replace(
+    paper("cards", 2),
+    cards=(
+        SheetCard("sun", Rect(parse("1 1/2"), inches(1), inches(5), inches(3))),
+        SheetCard("rain", Rect(parse("1 1/2"), inches(1), inches(5), inches(3)), "B"),
+    ),
+)
+
+
+def test_the_back_of_a_card_is_cut_where_it_lies_from_the_back() -> None:
+    """5 wide, 1 1/2 from the left of A on 12: with B up it begins at 12 - 5 - 1 1/2 = 5 1/2."""
+    (sheet,) = listed(pieces_of(Card("c", "cards", "sun", back=True), papers=(CARDS,)), CARDS).sheets
+    assert sheet.face == "B" and sheet.pieces[0].rect == Rect(parse("5 1/2"), inches(1), inches(5), inches(3))
+    assert not sheet.pieces[0].over and sheet.pieces[0].quarters == 0
+
+
+def test_a_card_entered_on_b_lies_where_it_was_entered() -> None:
+    (sheet,) = listed(pieces_of(Card("c", "cards", "rain"), papers=(CARDS,)), CARDS).sheets
+    assert sheet.face == "B" and sheet.pieces[0].rect.x == parse("1 1/2")
+
+
+def test_sheets_of_two_pages_never_share_a_number() -> None:
+    """One page takes Reeds 1 and 2, for its B and its A side; another then has 3 and 4, not 3 twice."""
+    four = replace(REEDS, count=4)
+    bases = [panel("a", "12", "12", "reeds", "B"), panel("b", "12", "12", "reeds", "A")]
+    cuts = listed(pieces_of(*bases, papers=(four,)), four)
+    keys = [sheet.key for sheet in progress.rekeyed(cuts.sheets, {"reeds#1", "reeds#2"})]
+    assert keys == ["reeds#3", "reeds#4"]
+    steps = [step.key for sheet in progress.rekeyed(cuts.sheets, {"reeds#1"}) for step in sheet.steps]
+    assert len(set(steps)) == len(steps)
+
+
+STRIPES = Side("stripe", ("#ffffff", "#335544"), direction=Direction.TWO_WAY, scale=parse("3/4"))
+STRIPED = Paper("striped", "Striped", inches(12), inches(12), 2, a=STRIPES, b=STRIPES)
+
+
+def test_the_strips_of_a_mitred_border_are_cut_in_phase() -> None:
+    """1 in wide of a repeat of 3/4: they begin at 0, 1 1/2, 3 and 4 1/2, and take 5 1/2 of the paper's width."""
+    border = Mitred("m", parse("7/8"), parse("1/8"), choice=PaperChoice("striped"))
+    on = ground(None, STRIPED)
+    page = evaluate(PagePlan("x", parts=(border,)), on)
+    (sheet,) = listed(page.pieces, STRIPED).sheets
+    starts = sorted(piece.rect.x for piece in sheet.pieces)
+    assert starts == [ZERO, parse("1 1/2"), inches(3), parse("4 1/2")]
+    assert {(piece.rect.width, piece.rect.height) for piece in sheet.pieces} == {(inches(1), inches(12))}
+    assert any("together they take 5 1/2 of the paper's width" in f.sentence for f in page.findings)
+    mitre = "Cut piece 1 straight from the top left corner to 1 down the right edge and from 11 down the right edge"
+    assert any(told.startswith(mitre) for told in said_at(sheet))
+
+
+def test_a_tag_is_clipped_and_its_hole_is_punched() -> None:
+    tag = Cutout("t", "tag", inches(2), inches(3), parse("1/2"), hole=parse("3/8"), choice=PaperChoice("reeds"))
+    told = said_at(listed(pieces_of(tag, papers=(REEDS,)), REEDS).sheets[0])
+    assert "Punch a hole of 1/4 in piece 1, its centre 1 from the left edge and 3/8 from the top edge." in told
+    assert any("1/2 along the top edge to" in one or "to 1/2 along the top edge" in one for one in told)
+
+
+def test_a_tear_says_which_edge_and_how_far_inside() -> None:
+    torn = Torn("t", inches(2), inches(10), papers=(PaperChoice("reeds"),))
+    told = said_at(listed(pieces_of(torn, papers=(REEDS,)), REEDS).sheets[0])
+    assert told[-1] == "Tear piece 1 1/4 inside the bottom edge, towards yourself, so that the core shows."
+
+
+def test_a_print_behind_an_opening_is_trimmed_to_opening_and_lap() -> None:
+    """4 × 6 behind a circle of 3: 3 1/4 × 3 1/4 is left of it."""
+    opening = Opening("circle", None, inches(3), inches(3), print=Print("heron"))
+    part = Panel("p", "ground", None, inches(8), inches(8), PaperChoice("reeds"), opening=opening)
+    plan = PagePlan("x", parts=(part,))
+    pieces = evaluate(plan, ground(None, REEDS, photos={"heron": HERON})).pieces
+    (sheet,) = print_sheets(pieces, 1)
+    assert said_at(sheet) == [
+        "Set 3/8 from the left of the print.",
+        "Set 3 1/4 from the left of the 3 5/8 × 6 part.",
+        "Set 1 3/8 from the top of the 3 1/4 × 6 part.",
+        "Set 3 1/4 from the top of the 3 1/4 × 4 5/8 part: piece 1.",
+    ]
+
+
+# ---- books that add up -----------------------------------------------------------------------------
+
+
+def test_a_gutted_sheet_that_is_a_piece_as_it_is_counts_as_cut() -> None:
+    """12 × 12 base, its middle of 9 1/4 × 9 1/4 cut out: the base is a piece, the middle one scrap; no third thing."""
+    base = Base("b", "left", PaperChoice("reeds"))
+    cover = panel("cover", "10", "10", "reeds")
+    plan = PagePlan("x", of_kind("12x12"), parts=(base, cover), gutting=(Gutting("b/base", True),))
+    cuts = listed(evaluate(plan, ground(plan.format, REEDS)).pieces, REEDS)
+    everything = {step.key for sheet in cuts.sheets for step in sheet.steps}
+    assert sum(len(progress.finished(sheet, everything)) for sheet in cuts.sheets) == 2
+    shelf, _ = scraps.after(Shelf.of([REEDS]), [(cuts, everything)])
+    sizes = sorted((p.width, p.height) for p in shelf.papers.values() if p.is_scrap)
+    assert (parse("9 1/4"), parse("9 1/4")) in sizes and (inches(12), inches(12)) not in sizes
+
+
+def test_the_middle_of_a_round_opening_is_a_round_scrap() -> None:
+    cuts = listed(pieces_of(opened("circle", "0", "0"), papers=(REEDS,)), REEDS)
+    everything = {step.key for sheet in cuts.sheets for step in sheet.steps}
+    shelf, _ = scraps.after(Shelf.of([REEDS]), [(cuts, everything)])
+    (middle,) = [p for p in shelf.papers.values() if p.is_scrap]
+    assert (middle.figure, middle.width, middle.height) == ("circle", inches(3), inches(2))
+    square = panel("s", "2", "1 1/4", "reeds")
+    again = listed(pieces_of(square, papers=tuple(shelf.papers.values())), *shelf.papers.values())
+    assert again.sheets[0].scrap, "a smaller piece comes out of its largest rectangle"
+
+
+def test_a_rest_with_a_hole_stays_one_scrap() -> None:
+    """A hole of 4 × 4 in the middle of a scrap of 8 × 12; a strip of 2 × 12 is cut off its side, and that is all."""
+    holed = replace(
+        paper("reeds", 1, size="12"), width=inches(8), holes=(Hole(inches(3), inches(4), inches(4), inches(4)),)
+    )
+    cuts = listed(pieces_of(panel("s", "2", "12", "reeds"), papers=(holed,)), holed)
+    assert len(cuts.sheets[0].steps) == 1
+    everything = {step.key for step in cuts.sheets[0].steps}
+    (rest,) = scraps.scraps(holed, cuts.sheets[0], everything)
+    assert (rest.width, rest.height) == (inches(6), inches(12)) and len(rest.holes) == 1
+    assert rest.area == (inches(6).units * inches(12).units) - inches(4).units ** 2
+
+
+def test_six_tiles_out_of_one_strip_take_seven_cuts() -> None:
+    """7/8 × 1 1/16: the strip first, then across it."""
+    tiles = [panel(f"t{k}", "7/8", "1 1/16", "reeds") for k in range(6)]
+    cuts = listed(pieces_of(*tiles, papers=(REEDS,)), REEDS)
+    assert len(cuts.sheets[0].steps) == 7
+
+
+def test_a_photo_in_a_shape_is_on_the_list() -> None:
+    """It is cut out along the template; one that is used as it came is not."""
+    photo = PhotoPart("p", Print("heron", inches(4), inches(4), shape="circle"))
+    pieces = evaluate(PagePlan("x", parts=(photo,)), ground(photos={"heron": HERON})).pieces
+    (sheet,) = print_sheets(pieces, 1)
+    assert said_at(sheet) == ["Take the whole print: piece 1.", "Cut piece 1 along the template: circle."]
+    assert CutList((sheet,)).sheets[0].print == "print of Heron"
