@@ -468,6 +468,11 @@ def _lie(one: Document, got: Got, piece: Document, sheet: Document) -> Lies:
                 _to_page((x - float(got.at[0]), y - float(got.at[1])), piece, (w, h)) for x, y in corners_of(panel)
             )
         )
+    for hole in sheet["holes"]:  # what the piece has of its sheet's own holes
+        there = clipped(hole_corners(hole), got.at)
+        if len(there) > 2 and area(there) > 1e-9:
+            seen = ((x - float(got.at[0]), y - float(got.at[1])) for x, y in there)
+            holes.append(tuple(_to_page(corner, piece, (w, h)) for corner in seen))
     turn = piece["turn"] if got.within else 0.0
     if got.within:  # a piece of its own now: turned back as it is to lie, its box where the list says
         own = _turned(own, -turn, (0.0, 0.0))

@@ -2514,7 +2514,8 @@ export interface components {
         };
         /**
          * @description A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
-         *     key; by step key `directions` (what a person is told) and `lines` (where it cuts: a path in inches on its sheet).
+         *     key; by step key `directions` (what a person is told), `lines` (where it cuts: a path in
+         *     inches on its sheet) and `on_mat` (of steps that finish a piece).
          *
          *     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
          */
@@ -2534,6 +2535,9 @@ export interface components {
                 [key: string]: string;
             };
             new: string[];
+            on_mat: {
+                [key: string]: components["schemas"]["OnMat"];
+            };
             opened: number;
             pieces: number;
             proved: boolean;
@@ -3486,6 +3490,16 @@ export interface components {
             /** @enum {string} */
             word: "good" | "fine" | "soft" | "too few";
         };
+        /**
+         * @description A piece as it lies before one while it is finished, good side up as on the page, and where it is cut: a path.
+         *     All in inches.
+         */
+        OnMat: {
+            height: number;
+            number: number;
+            path: string;
+            width: number;
+        };
         /** @description A rectangle on a sheet, from its top left corner as it is looked at. */
         OnSheet: {
             /**
@@ -3726,6 +3740,8 @@ export interface components {
         "PanelPart-Input": {
             /** @default 0 */
             angle: number;
+            /** @default false */
+            as_it_is: boolean;
             /**
              * @default {
              *       "side": "A",
@@ -3783,6 +3799,8 @@ export interface components {
         "PanelPart-Output": {
             /** @default 0 */
             angle: number;
+            /** @default false */
+            as_it_is: boolean;
             /**
              * @default {
              *       "side": "A",
@@ -4266,6 +4284,10 @@ export interface components {
              * @enum {string}
              */
             arms: "rising" | "falling";
+            /** @default 1 */
+            block: number;
+            /** @default 1 */
+            blocks: number;
             /** @default false */
             doubled: boolean;
             /**
@@ -4314,6 +4336,10 @@ export interface components {
              * @enum {string}
              */
             arms: "rising" | "falling";
+            /** @default 1 */
+            block: number;
+            /** @default 1 */
+            blocks: number;
             /** @default false */
             doubled: boolean;
             /**
@@ -5064,7 +5090,7 @@ export interface components {
              * @default in
              * @enum {string}
              */
-            unit: "in" | "mm";
+            unit: "in" | "mm" | "cm";
             /**
              * @default left
              * @enum {string}
@@ -5096,7 +5122,7 @@ export interface components {
              * @default in
              * @enum {string}
              */
-            unit: "in" | "mm";
+            unit: "in" | "mm" | "cm";
             /**
              * @default left
              * @enum {string}

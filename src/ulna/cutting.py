@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from typing import TYPE_CHECKING, Any, Literal
 
-from ulna.core.cost import Lacking, lacking
+from ulna.core.cost import Lacking, lacking, unchosen
 from ulna.core.cutting import mishaps, placing, plan_cuts, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.demand import demand
@@ -87,8 +87,10 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         ruler = cutting.ruler.ruler()
         begun = {sheet.key for sheet in progress.begun(cuts, ticked)}
         cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere, begun)))
-        new, gone = progress.changes(_worked(home, plan, page, ruler)[0].pieces, cuts)
-        lacks = _lacking(new, shelf_left(home, page, cuts, ticked), ruler)
+        left = shelf_left(home, page, cuts, ticked)
+        worked = _worked(home, plan, page, ruler)[0]
+        new, gone = progress.changes(worked.pieces, cuts)
+        lacks = (*_lacking(new, left, ruler), *unchosen(worked.pieces, home.shelf_for(page)))
         lacked = {one.piece for one in lacks}
         still = tuple(p for p in new if p.id not in lacked)
         return PageCuts(version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks, False)
@@ -96,7 +98,7 @@ def page_cuts(home: Household, page: str) -> PageCuts:
     found = fresh_list(home, page)
     cuts = _listed(home, found.plan, found.pieces, shelf, ruler, 1)
     cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere)))
-    lacks = lacking(found.plan, found.pieces, shelf, ruler)
+    lacks = (*lacking(found.plan, found.pieces, shelf, ruler), *unchosen(found.pieces, shelf))
     return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks, found.plan.proved_minimal)
 
 

@@ -57,7 +57,7 @@ class Punch(Model):
 class Settings(Model):
     """How a household measures, its rules, and what it punches with."""
 
-    unit: Literal["in", "mm"] = "in"
+    unit: Literal["in", "mm", "cm"] = "in"
     mark: Literal["1/8 in", "1/16 in", "1/32 in", "1 mm", "0.5 mm"] = "1/16 in"
     zero: Literal["left", "centre"] = "left"
     gut: GutRule = "when it saves a sheet"

@@ -46,6 +46,7 @@ PAPERS = (
     paper("awning", 3, strip="1/2", pattern="stripe"),
     replace(paper("wharf", 3, pattern="houses"), strip=Strip(Edge.LEFT, inches(0, 1, 4))),
     scrap("rest", "cream", "7", "5"),
+    replace(scrap("holed", "cream", "6", "8"), holes=(Hole(inches(1), inches(2), inches(2), inches(2), "circle"),)),
     replace(
         paper("cards", 2),
         cards=(
@@ -199,6 +200,12 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
     )
 
 
+def _holed(id: str) -> st.SearchStrategy[Part]:
+    """A scrap with a round hole, used as it is."""
+    choice = st.builds(PaperChoice, st.just("holed"), st.sampled_from(["A", "B"]))
+    return st.builds(Panel, st.just(id), st.just(id), choice=choice, place=places, as_it_is=st.just(True))
+
+
 def _part(id: str) -> st.SearchStrategy[Part]:
     named, rims = st.just(id), sixteenths(4, 16)
     sizes = (sixteenths(8, 192), sixteenths(8, 192))
@@ -208,6 +215,7 @@ def _part(id: str) -> st.SearchStrategy[Part]:
         st.builds(Panel, named, named, sixteenths(0, 30), choice=choices, gutted=st.booleans(), place=places),
         st.builds(PhotoPart, named, prints, mats, places),
         _constructions(id),
+        _holed(id),
         st.builds(
             Joint,
             named,

@@ -254,7 +254,8 @@ export function usePictures(): { id: string; name: string }[] {
   ];
 }
 
-/** The unit in which the household measures. */
+/** Whether what is usual is given in inches, or in millimetres, for those who measure in centimetres too. */
 export function useUnit(): "in" | "mm" {
-  return useQuery(settingsQuery).data?.settings.unit ?? "in";
+  const unit = useQuery(settingsQuery).data?.settings.unit ?? "in";
+  return unit === "in" ? "in" : "mm";
 }

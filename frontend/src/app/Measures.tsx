@@ -24,6 +24,10 @@ const MARKS: Record<Settings["unit"], readonly (readonly [Settings["mark"], stri
     ["1 mm", "1 mm"],
     ["0.5 mm", "0.5 mm"],
   ],
+  cm: [
+    ["1 mm", "0.1 cm"],
+    ["0.5 mm", "0.05 cm"],
+  ],
 };
 
 export function Measures() {
@@ -66,6 +70,7 @@ export function Measures() {
               options={[
                 ["in", "inches"],
                 ["mm", "millimetres"],
+                ["cm", "centimetres"],
               ]}
               onChange={(unit) => void change({ ...settings, unit, mark: unit === "in" ? "1/16 in" : "1 mm" })}
             />

@@ -63,6 +63,15 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
           onChange={(choice, name) => onChange(`chose ${name}`, { ...part, choice })}
         />
         <TurnedChoice choice={part.choice} onChange={(what, choice) => onChange(what, { ...part, choice })} />
+        <Choice
+          label="How much of the sheet"
+          value={part.as_it_is ? "whole" : "cut"}
+          options={[
+            ["cut", "cut to size"],
+            ["whole", "the whole sheet as it is"],
+          ]}
+          onChange={(way) => onChange("chose how a panel is cut", { ...part, as_it_is: way === "whole" })}
+        />
       </Sentence>
       <Sentence>
         <Choice

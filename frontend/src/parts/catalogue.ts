@@ -70,6 +70,8 @@ function pieced(pattern: PiecedPart["pattern"], n: number): Entry["make"] {
         angle: 45,
         arms: "rising",
         rays: 9,
+        block: 1,
+        blocks: 1,
         place: CENTRED,
       },
     ];

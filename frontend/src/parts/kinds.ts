@@ -112,6 +112,7 @@ export function newPanel(unit: Unit): PanelPart {
     opening: null,
     corner: "0 in",
     angle: 0,
+    as_it_is: false,
   };
 }
 

@@ -62,9 +62,20 @@ class GutAsked(BaseModel):
     gut: bool | None
 
 
+class OnMat(BaseModel):
+    """A piece as it lies before one while it is finished, good side up as on the page, and where it is cut: a path.
+    All in inches."""
+
+    number: int
+    width: float
+    height: float
+    path: str
+
+
 class CuttingOut(BaseModel):
     """A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
-    key; by step key `directions` (what a person is told) and `lines` (where it cuts: a path in inches on its sheet).
+    key; by step key `directions` (what a person is told), `lines` (where it cuts: a path in
+    inches on its sheet) and `on_mat` (of steps that finish a piece).
 
     `new` names pieces the page wants that are not on it, `gone` those it wants no more.
     """
@@ -81,6 +92,7 @@ class CuttingOut(BaseModel):
     rest_names: dict[str, list[str]]
     directions: dict[str, Direction]
     lines: dict[str, str]
+    on_mat: dict[str, OnMat]
     ticked: list[str]
     begun: bool
     new: list[str]

@@ -11,12 +11,15 @@ from fastapi.responses import Response
 
 from ulna import cutting
 from ulna.api.at_home import AtHome
-from ulna.api.cut_schemas import CuttingOut, Elsewhere, Lacking, SearchAsked, SearchOut, Spoiled, Tick
+from ulna.api.cut_schemas import CuttingOut, Elsewhere, Lacking, OnMat, SearchAsked, SearchOut, Spoiled, Tick
 from ulna.api.kits import attachment
-from ulna.api.schemas import Step
+from ulna.api.schemas import Step as Asked
+from ulna.core import polygons
 from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.directions import directions
 from ulna.core.cutting.effort import allowed, effort_of
+from ulna.core.cutting.steps import Open, Step, is_finishing
 from ulna.cutting import page_cuts
 from ulna.formats import cut_document, cut_json, cuts, svg
 from ulna.formats.cut_document import Direction
@@ -53,6 +56,7 @@ def _out(id: str, home: Household) -> CuttingOut:
         rest_sizes={s.key: [ruler.say_size(r.at.width, r.at.height) for r in s.rests] for s in sheets},
         rest_names={s.key: [s.rest_called(r.at) for r in s.rests] for s in sheets},
         directions={key: Direction.from_value(one) for key, one in told.items()},
+        on_mat={step.key: _on_mat(step, s) for s in sheets for step in s.steps if is_finishing(step)},
         lines={step.key: svg.line_of(step, s) for s in sheets for step in s.steps},
         ticked=sorted(now.ticked),
         begun=now.begun,
@@ -64,6 +68,13 @@ def _out(id: str, home: Household) -> CuttingOut:
         opened=sum(not sheet.scrap and not sheet.print for sheet in sheets),
         proved=now.proved,
     )
+
+
+def _on_mat(step: Step, sheet: CutSheet) -> OnMat:
+    piece = sheet.piece(step.piece)  # type: ignore[union-attr]
+    outline = step.hole.outline if isinstance(step, Open) else step.outline  # type: ignore[union-attr]
+    width, height = piece.lies
+    return OnMat(number=piece.number, width=width.inches, height=height.inches, path=polygons.path(outline))
 
 
 @router.get("/pages/{id}/cutting")
@@ -79,7 +90,7 @@ def tick_cut(id: str, asked: Tick, home: AtHome) -> CuttingOut:
 
 
 @router.post("/pages/{id}/cutting/again")
-def plan_cutting_again(id: str, asked: Step, home: AtHome) -> CuttingOut:
+def plan_cutting_again(id: str, asked: Asked, home: AtHome) -> CuttingOut:
     """Plans what is still to cut anew from what is left."""
     cutting.again(home, id, asked.version)
     return _out(id, home)
@@ -100,13 +111,13 @@ def cut_elsewhere(id: str, asked: Elsewhere, home: AtHome) -> CuttingOut:
 
 
 @router.post("/pages/{id}/cutting/undo")
-def undo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
+def undo_cutting(id: str, asked: Asked, home: AtHome) -> CuttingOut:
     cutting.step(home, id, asked.version, -1)
     return _out(id, home)
 
 
 @router.post("/pages/{id}/cutting/redo")
-def redo_cutting(id: str, asked: Step, home: AtHome) -> CuttingOut:
+def redo_cutting(id: str, asked: Asked, home: AtHome) -> CuttingOut:
     cutting.step(home, id, asked.version, 1)
     return _out(id, home)
 

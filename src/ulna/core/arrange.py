@@ -17,6 +17,7 @@ from ulna.core.page import Group, PagePlan, placed_at
 from ulna.core.page_formats import PageName
 from ulna.core.parts import Part
 from ulna.core.parts.base import Base
+from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.pieces import Ground
 from ulna.core.standing import Standing, on_page, stand
@@ -210,7 +211,23 @@ def repeat(
         read = f"{rows} × {columns}"
         raise FieldError("rows", read, f"1 to {MOST_COPIES} can be repeated", "take fewer rows or columns")
     steps = [(across * c, down * r) for r in range(rows) for c in range(columns) if r or c]
-    return _copied(plan, ids, steps, new_id, ground)
+    made = _copied(plan, ids, steps, new_id, ground)
+    return replace(made, plan=_shared_out(made.plan, (*ids, *made.chosen)))
+
+
+def _shared_out(plan: PagePlan, ids: Sequence[str]) -> PagePlan:
+    """Alike pieced blocks among these share one set of strips out, so that they differ and no paper is used oftener."""
+    found: dict[object, list[str]] = {}
+    for part in plan.parts:
+        if part.id in ids and isinstance(part, Pieced):
+            alike = replace(part, id="", block=1, blocks=1, place=Place())
+            found.setdefault(alike, []).append(part.id)
+    of = {id: (k, len(group)) for group in found.values() if len(group) > 1 for k, id in enumerate(group, 1)}
+    parts = tuple(
+        replace(p, block=of[p.id][0], blocks=of[p.id][1]) if isinstance(p, Pieced) and p.id in of else p
+        for p in plan.parts
+    )
+    return replace(plan, parts=parts)
 
 
 def ring(

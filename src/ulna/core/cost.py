@@ -6,12 +6,13 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from ulna.core.cutting import blocks_in_phase
+from ulna.core.cutting.demand import lies_turned
 from ulna.core.cutting.plan import CutPlan, Layout
 from ulna.core.cutting.request import Area
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.pieces import Piece
-from ulna.core.shelf import Shelf
+from ulna.core.shelf import Direction, Paper, Shelf
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,4 +102,46 @@ def _lacking(piece: Piece, why: str, shelf: Shelf, ruler: Ruler) -> Lacking:
         if not paper.count
         else f"{paper.count} of {ruler.say(paper.width)} × {ruler.say(paper.height)}"
     )
-    return Lacking(piece.id, piece.part, f"{name}, {size}, cannot be cut from {paper.name} ({sheets}): {why}.")
+    reason = _reason(piece, paper, shelf, ruler) or why
+    return Lacking(piece.id, piece.part, f"{name}, {size}, cannot be cut from {paper.name} ({sheets}): {reason}.")
+
+
+def _reason(piece: Piece, paper: Paper, shelf: Shelf, ruler: Ruler) -> str:
+    """What is in the way on a whole sheet, with its figures; nothing where it would fit on one by itself."""
+    if not paper.count or piece.pin is not None:
+        return ""
+    w, h = piece.rect.width, piece.rect.height
+    if lies_turned(piece, paper):
+        w, h = h, w
+    free = paper.face(piece.choice.side).direction is Direction.NONE
+    ways = [(w, h), (h, w)] if free else [(w, h)]
+    room = paper.usable
+
+    def fits(width: Length, height: Length, sides: list[tuple[Length, Length]]) -> bool:
+        return any(a <= width and b <= height for a, b in sides)
+
+    if not fits(paper.width, paper.height, [(w, h), (h, w)]):
+        return ""
+    if not fits(paper.width, paper.height, ways):
+        return (
+            "it would fit only with a quarter turn, and the pattern has a direction; turn the paper, or the piece"
+        )
+    if paper.strip is not None and not fits(room.width, room.height, ways):
+        return (
+            f"the branding strip of {ruler.say(paper.strip.depth)} at the {paper.strip.edge.value} leaves "
+            f"{ruler.say_size(room.width, room.height)}"
+        )
+    if paper.holes:
+        return "the hole in the sheet is in the way"
+    return ""
+
+
+def unchosen(pieces: Iterable[Piece], shelf: Shelf) -> tuple[Lacking, ...]:
+    """The pieces of a page that have no paper yet, or whose paper is gone: no list can have them."""
+    found = []
+    for piece in pieces:
+        if piece.is_paper and piece.choice.paper not in shelf.papers:
+            name = piece.name[0].upper() + piece.name[1:]
+            why = "no paper is chosen yet" if piece.choice.paper is None else "its paper is no longer on the shelf"
+            found.append(Lacking(piece.id, piece.part, f"{name} is not on the list: {why}."))
+    return tuple(found)

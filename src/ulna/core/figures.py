@@ -12,12 +12,13 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
+from fractions import Fraction
 from typing import Literal, get_args
 
 from ulna.core import shapes
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length
-from ulna.core.polygons import NEGLIGIBLE, Point, Polygon, bounds, box, clipped, inside, moved
+from ulna.core.polygons import NEGLIGIBLE, Point, Polygon, bounds, box, clipped, in_units, inside, moved, units_of
 
 Figure = Literal[
     "rectangle",
@@ -79,6 +80,13 @@ class Hole:
             return Hole.of(there)
         room = box(part.x.inches, part.y.inches, part.width.inches, part.height.inches)
         return replace(Hole.of(there, self.figure, self.cut), clipped=clipped(self.outline, room))
+
+    def units_in(self, part: Rect) -> Fraction:
+        """How much of it lies in a part, in units squared and without error, wherever it is counted from."""
+        if self.clipped:
+            return units_of(in_units(self.clipped), part)
+        own = in_units(outline(self.figure, self.width.inches, self.height.inches, self.cut.inches))
+        return units_of([(x + self.x.units, y + self.y.units) for x, y in own], part)
 
     @property
     def is_straight(self) -> bool:

@@ -9,6 +9,7 @@ of.
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from ulna.core.crop import Frame
@@ -16,7 +17,6 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.parts.photo import PhotoPart
-from ulna.core.parts.place import place_at
 from ulna.core.pieces import Ground, Piece
 
 CLEAR = inches(1)
@@ -38,8 +38,11 @@ def line_on(piece: Piece, gutter: Length) -> Line | None:
     return Line(at, at.units / max(1, piece.picture.window.width.units))
 
 
-def findings(part: object, piece: Piece, box: Rect, ground: Ground) -> list[Finding]:
-    """What is to be told of a print (at its place) that the gutter cuts; `box` is where its part lies."""
+def findings(
+    part: object, piece: Piece, box: Rect, ground: Ground, placed: Callable[[Rect], object], room: Rect
+) -> list[Finding]:
+    """What is to be told of a print (at its place) that the gutter cuts; `box` is where its part lies, `placed` gives
+    the part so that it lies elsewhere, and a remedy leaves it in its `room`."""
     gutter, picture, say = ground.format.gutter, piece.picture, ground.ruler.say
     if gutter is None or picture is None or not piece.rect.x < gutter < piece.rect.right:
         return []
@@ -57,14 +60,12 @@ def findings(part: object, piece: Piece, box: Rect, ground: Ground) -> list[Find
     (_, _, what), by = min(near, key=lambda one: one[1])
     lies = "is cut through" if by < ZERO else f"is only {say(ground.ruler.round(by))} from the cut"
     shift = _clear(matters, gutter, ground.ruler)
-    whole, remedies, advice = ground.format.whole, list[Remedy](), "keep it an inch away"
+    remedies, advice = list[Remedy](), "keep it an inch away"
     if shift is not None and isinstance(part, PhotoPart):
         way = f"{say(abs(shift))} to the {'left' if shift < ZERO else 'right'}"
         moved = box.moved(shift, ZERO)
-        if whole.contains(moved) or not whole.contains(box):
-            remedies.append(
-                Remedy(f"Move it {way}", replace(part, place=place_at(part.place, moved, ground.format)))
-            )
+        if room.contains(moved) or not room.contains(box):
+            remedies.append(Remedy(f"Move it {way}", placed(moved)))
             advice = f"the nearest place that clears it is {way}"
         elif (slid := _slid(part, shift, piece, ground)) is not None:
             remedies.append(Remedy(f"Move the picture {way} in its frame", slid))

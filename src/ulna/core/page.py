@@ -6,8 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
+from ulna.core import checks, hidden, polygons
 from ulna.core import gutter as gutters
-from ulna.core import hidden, polygons
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
@@ -145,6 +145,8 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
         findings += _place_findings(one, box, standing, ground)
         findings += _choice_findings(part, built, ground)
     settled, told = _gutted(plan, pieces, ground)
+    order = {part.id: k for k, part in enumerate(plan.parts)}
+    findings += sorted(checks.told(plan, settled, standing, ground, placed_at), key=lambda f: order[f.part or ""])
     return Evaluated(plan.format, tuple(parts), settled, (*findings, *told), tuple(lines))
 
 
@@ -358,10 +360,14 @@ def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], 
         found += _in_the_binding(part, box, ground)
     if isinstance(part, Pocket | Mitred | Stitching) and whole.meets(box):
         found += _near_the_trim(part, box, ground)
+    inside = _room_of(one, standing, ground)
     if whole.meets(box):
         for piece in built.pieces:
             if piece.role == "print":
-                found += gutters.findings(part, piece.moved(box.x, box.y), box, ground)
+                lies = piece.moved(box.x, box.y)
+                found += gutters.findings(
+                    part, lies, box, ground, lambda at: placed_at(part, at, standing, ground.format), inside
+                )
     return found
 
 
@@ -405,7 +411,7 @@ def _in_the_binding(part: Part, box: Rect, ground: Ground) -> list[Finding]:
     """What lies in the strip that is punched or sewn. What covers it whole is a ground: it is punched with the page."""
     format, say = ground.format, ground.ruler.say
     for strip in format.strips:
-        if strip.meets(box) and not (box.x <= strip.x and box.right >= strip.right):
+        if strip.meets(box) and not box.contains(strip):
             told = (
                 f"It reaches into the {say(format.binding)} that is kept clear for the binding: "
                 "holes would be punched through it."
@@ -420,7 +426,7 @@ def _near_the_trim(part: Part, box: Rect, ground: Ground) -> list[Finding]:
     if not format.allowance:
         return []
     whole = format.whole
-    spared = whole.x + KEPT_OFF <= box.x or (format.pages == 2 and box.x >= format.width)
+    spared = whole.x + KEPT_OFF <= box.x or format.pages == 1 or box.x >= format.width
     if (
         spared
         and box.right <= whole.right - KEPT_OFF

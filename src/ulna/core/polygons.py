@@ -6,6 +6,7 @@ Sizes that are cut are lengths on marks; a polygon says what of them is seen. Co
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from fractions import Fraction
 
 from ulna.core.geometry import Rect
@@ -37,7 +38,17 @@ def area(polygon: Polygon) -> float:
 def units_in(polygon: Polygon, rect: Rect) -> Fraction:
     """What of a polygon lies in a rectangle, in units squared (1/914400 in) and without error: parts of one sheet add
     up to it. Corners are taken to the nearest unit."""
-    corners = [(Fraction(round(x * PER_INCH)), Fraction(round(y * PER_INCH))) for x, y in polygon]
+    return units_of(in_units(polygon), rect)
+
+
+def in_units(polygon: Polygon) -> list[tuple[int, int]]:
+    """The corners in whole units, each to the nearest."""
+    return [(round(x * PER_INCH), round(y * PER_INCH)) for x, y in polygon]
+
+
+def units_of(whole: Sequence[tuple[int, int]], rect: Rect) -> Fraction:
+    """As `units_in`, of corners that are in whole units."""
+    corners = [(Fraction(x), Fraction(y)) for x, y in whole]
     for axis, limit, sign in (
         (0, rect.x.units, -1),
         (0, rect.right.units, 1),

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
@@ -166,11 +166,19 @@ class Paper:
         else:
             own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
             there = units_in(own, whole)
-        return there - sum((units_in(hole.outline, whole) for hole in self.holes), Fraction(0))
+        return there - sum((hole.units_in(whole) for hole in self.holes), Fraction(0))
 
     @property
     def is_scrap(self) -> bool:
         return self.form is Form.SCRAP
+
+
+def seen_from(hole: Hole, width: Length, face: Face) -> Hole:
+    """A hole of a sheet of that width, given as seen from A, as it is seen from a side; and the other way round."""
+    if face == "A":
+        return hole
+    clipped = tuple((width.inches - x, y) for x, y in reversed(hole.clipped))
+    return replace(hole, x=width - hole.at.right, clipped=clipped)
 
 
 @dataclass(frozen=True, slots=True)

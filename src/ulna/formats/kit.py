@@ -10,7 +10,7 @@ from pydantic import Field, field_validator, model_validator
 from ulna.core import figures, geometry, patterns, shelf
 from ulna.core.figures import Figure
 from ulna.core.measure import ZERO, text
-from ulna.formats.model import Gap, Model, Size, Supply
+from ulna.formats.model import AnyLength, Gap, Model, Size, Supply
 
 MOST_PAPERS = 500
 
@@ -68,8 +68,8 @@ class Hole(Model):
     """A hole of a figure in a box on a sheet, as seen from the A side."""
 
     core = figures.Hole
-    x: Gap
-    y: Gap
+    x: AnyLength
+    y: AnyLength
     width: Size
     height: Size
     figure: Figure = "rectangle"
@@ -100,8 +100,10 @@ class Paper(Model):
     @model_validator(mode="after")
     def _on_the_sheet(self) -> Self:
         on_it: list[tuple[str, OnSheet | Hole]] = [(f"card {card.name}", card.at) for card in self.cards]
-        for what, at in (*on_it, *(("hole", hole) for hole in self.holes)):
-            if at.x + at.width > self.width or at.y + at.height > self.height:
+        # A hole that cutting went through may reach beyond a scrap.
+        holes = self.holes if self.scrap_of is None else []
+        for what, at in (*on_it, *(("hole", hole) for hole in holes)):
+            if min(at.x, at.y) < ZERO or at.x + at.width > self.width or at.y + at.height > self.height:
                 size = f"{text(self.width)} × {text(self.height)}"
                 raise ValueError(f"{what} reaches beyond the sheet, which is {size}; move it in or make it smaller")
         names = [card.name for card in self.cards]

@@ -9,7 +9,8 @@ from reportlab.lib.colors import HexColor
 
 from ulna.core import polygons
 from ulna.core.cutting.placing import Placed
-from ulna.core.measure import Length, Ruler
+from ulna.core.geometry import Rect
+from ulna.core.measure import PER_INCH, Length, Ruler
 from ulna.core.page_formats import PageFormat
 from ulna.core.polygons import Polygon
 from ulna.formats.pdf_pen import INCH, LINE, MARGIN, SMALL, Pen
@@ -23,7 +24,7 @@ def draw(pen: Pen, title: str, format: PageFormat, placed: Sequence[Placed]) -> 
     pen.turn(f"{title}: where it goes")
     pen.say(
         "Lay them in this order, from underneath upward. Distances are from the edges of the page to the piece's own "
-        "left and top edge" + (", each on its own page." if format.pages == 2 else "."),
+        "left and top edge, as it lies turned" + (", each on its own page." if format.pages == 2 else "."),
         size=SMALL,
     )
     whole = format.whole
@@ -40,7 +41,7 @@ def draw(pen: Pen, title: str, format: PageFormat, placed: Sequence[Placed]) -> 
     for one in placed:
         pen.needs(LINE, f"{title}: where it goes, continued")
         number = f"{one.number}" if one.number else "·"
-        cells = (number, _name(one), pen.of_size(one.at), *distances(one, format, pen.ruler))
+        cells = (number, _name(one), pen.of_size(as_it_lies(one)), *distances(one, format, pen.ruler))
         for x, room, words in zip(columns, (20, 136, 80, 90, 76, 90), cells, strict=True):
             pen.figure(MARGIN + x, words, "measure-bold" if x == 0 else "measure", most=room, size=9.5)
         pen.y -= LINE - 1
@@ -56,9 +57,18 @@ def distances(one: Placed, format: PageFormat, ruler: Ruler) -> tuple[str, str, 
     on = one.page if format.pages == 2 and one.page != "spread" else "left"
     page = format.page(on) if one.page != "spread" else format.whole
     name = {"left": "left page ", "right": "right page "}.get(one.page, "spread ") if format.pages == 2 else ""
-    off = one.at.x + one.at.width.part(1, 2) - page.x - page.width.part(1, 2)
+    at = as_it_lies(one)
+    off = at.x + at.width.part(1, 2) - page.x - page.width.part(1, 2)
     side = "middle" if not off else f"{ruler.say(abs(off))} {'right' if off > Length(0) else 'left'}"
-    return f"{name}{ruler.say(one.at.x - page.x)}", side, ruler.say(one.at.y)
+    return f"{name}{ruler.say(at.x - page.x)}", side, ruler.say(at.y)
+
+
+def as_it_lies(one: Placed) -> Rect:
+    """The box of a piece once it is turned: of one at an angle, that which just holds it."""
+    if not one.angle:
+        return one.at
+    x1, y1, x2, y2 = (Length(round(v * PER_INCH)) for v in polygons.bounds(seen(one)))
+    return Rect(x1, y1, x2 - x1, y2 - y1)
 
 
 def _drawing(pen: Pen, format: PageFormat, placed: Sequence[Placed], top: float, k: float) -> None:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ulna.core.cutting.cut_list import CutList, CutPiece
-from ulna.core.cutting.steps import Open, Round, Shape, Step, Tear
+from ulna.core.cutting.steps import Open, Round, Shape, Step
 from ulna.core.polygons import Polygon
 
 
@@ -42,4 +42,4 @@ def templates(cuts: CutList) -> Iterator[Template]:
 
 
 def _is_traced(step: Step) -> bool:
-    return isinstance(step, Round | Tear) or (isinstance(step, Shape) and not step.punched)
+    return isinstance(step, Round) or (isinstance(step, Shape) and not step.punched)

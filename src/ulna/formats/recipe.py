@@ -185,6 +185,7 @@ class PanelPart(Model):
     opening: Opening | None = None
     corner: Gap = ZERO
     angle: Angle = 0.0
+    as_it_is: bool = False
 
 
 class PhotoPart(Model):
@@ -291,6 +292,8 @@ class PiecedPart(Model):
     angle: Annotated[int, Field(ge=0, le=89)] = 45
     arms: Literal["rising", "falling"] = "rising"
     rays: Count = 9
+    block: Annotated[int, Field(ge=1, le=100)] = 1
+    blocks: Annotated[int, Field(ge=1, le=100)] = 1
     place: Place
 
 

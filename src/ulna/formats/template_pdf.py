@@ -24,7 +24,7 @@ def draw(pen: Pen, title: str, cuts: CutList) -> None:
         return
     heading = f"{title}: outlines at true size"
     pen.turn(heading)
-    pen.line_to_check("good side up; turn the sheet over to trace on the back")
+    pen.line_to_check("good side up")
     pen.y -= 4
     for one in found:
         w, h = one.width * INCH, one.height * INCH

@@ -8,6 +8,7 @@ import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 import { Elsewhere, Spoiled } from "./Mishaps";
+import { PieceOnMat } from "./PieceOnMat";
 import { SheetMap } from "./SheetMap";
 import { stepsOf, useCutting } from "./useCutting";
 import { useWake } from "./useWake";
@@ -95,6 +96,7 @@ function Bench({ id }: { id: string }) {
     );
   }
   const { step, sheet } = here;
+  const onMat = data.on_mat[step.key];
   const isDone = ticked.has(step.key);
   const all = undone < 0;
   const tile = shelf.find((p) => p.paper.id === sheet.of_paper)?.tiles?.[sheet.face === "A" ? "a" : "b"];
@@ -131,16 +133,20 @@ function Bench({ id }: { id: string }) {
         </Box>
       </Box>
       <Box sx={{ p: 2, pt: 1, minHeight: 0, minWidth: 0, [small]: { height: "70vw", order: 2 } }}>
-        <SheetMap
-          sheet={sheet}
-          sizes={data.sizes}
-          restSizes={data.rest_sizes[sheet.key]}
-          tile={tile}
-          ticked={ticked}
-          next={step.key}
-          now={step}
-          lines={data.lines}
-        />
+        {onMat ? (
+          <PieceOnMat piece={onMat} />
+        ) : (
+          <SheetMap
+            sheet={sheet}
+            sizes={data.sizes}
+            restSizes={data.rest_sizes[sheet.key]}
+            tile={tile}
+            ticked={ticked}
+            next={step.key}
+            now={step}
+            lines={data.lines}
+          />
+        )}
       </Box>
       <Box
         component="section"

@@ -317,7 +317,7 @@ function Bench({ answer }: { answer: PageOut }) {
               chosen={tape.measuring ? tape.first : chosen}
               also={tape.measuring ? tape.second : also}
               onChoose={choose}
-              unit={settings.settings.unit}
+              unit={settings.settings.unit === "in" ? "in" : "mm"}
               zero={settings.settings.zero}
               overlay={move.overlay}
               onDrag={move.onDrag}

@@ -29,7 +29,6 @@ export function SizeFinder({ id, onTake }: Props) {
   const { data: offers } = useQuery({
     queryKey: ["sizes", id, spot],
     queryFn: () => take(client.POST("/api/photos/{id}/sizes", { params: { path: { id } }, body: spot })),
-    placeholderData: (last) => last,
   });
   return (
     <Box

@@ -142,7 +142,7 @@ class CutSheet:
         else:
             own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
             there = units_in(own, at)
-        return there - sum((units_in(hole.outline, at) for hole in self.holes), Fraction(0))
+        return there - sum((hole.units_in(at) for hole in self.holes), Fraction(0))
 
     def rekeyed(self, key: str, copy: int) -> CutSheet:
         """The same sheet under another key and number; its steps follow."""

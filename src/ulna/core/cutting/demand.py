@@ -68,8 +68,7 @@ def missing(paper: Paper) -> list[Rect]:
 
 def _on_sheet(at: Rect, paper: Paper) -> Rect:
     """A hole as far as it is on the sheet."""
-    right, bottom = min(at.right, paper.width), min(at.bottom, paper.height)
-    return Rect(at.x, at.y, right - at.x, bottom - at.y)
+    return Rect(ZERO, ZERO, paper.width, paper.height).common(at)
 
 
 def _area(at: Rect) -> Area:

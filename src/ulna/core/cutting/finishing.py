@@ -34,7 +34,7 @@ def finishing(
     """The steps that make a cut rectangle the piece that is drawn, keys and numbers not given yet; `taken` are the
     pieces on the list that are `made_of_it`."""
     off_x, off_y = piece.rect.x - piece.uncut.x, piece.rect.y - piece.uncut.y
-    for hole in piece.holes:
+    for hole in piece.holes[piece.brought :]:
         here = hole.moved(-off_x, -off_y)
         if cut.panel is not None and here.is_straight and cut.on_sheet(here.at) == cut.panel:
             continue  # the knife takes that panel out on the sheet

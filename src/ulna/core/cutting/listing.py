@@ -18,12 +18,11 @@ from ulna.core.cutting.plan import CutPlan, Layout, SheetPlan
 from ulna.core.cutting.plan import Step as Planned
 from ulna.core.cutting.request import Area
 from ulna.core.cutting.steps import Cut, Gut, Step, Take, is_finishing, numbered, tool
-from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import Length, Ruler
 from ulna.core.pieces import Piece
 from ulna.core.punches import Punch
-from ulna.core.shelf import Edge, Face, Paper, Shelf
+from ulna.core.shelf import Edge, Face, Paper, Shelf, seen_from
 
 BY_TOOL = ("hand", "trimmer", "knife", "punch", "scissors", "fingers")
 
@@ -201,11 +200,3 @@ def in_order(steps: Sequence[Step]) -> list[Step]:
     first = [step for step in steps if not is_finishing(step)]
     rest = [step for step in steps if is_finishing(step)]
     return [*first, *sorted(rest, key=lambda step: BY_TOOL.index(tool(step, ARM)))]
-
-
-def seen_from(hole: Hole, width: Length, face: Face) -> Hole:
-    """A hole of a sheet of that width, given as seen from A, as it is seen from a side; and the other way round."""
-    if face == "A":
-        return hole
-    clipped = tuple((width.inches - x, y) for x, y in reversed(hole.clipped))
-    return replace(hole, x=width - hole.at.right, clipped=clipped)

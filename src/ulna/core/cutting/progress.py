@@ -144,7 +144,7 @@ def _piece(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Len
         if step.key not in ticked or not is_finishing(step) or piece.number not in concerns(step):
             continue
         if isinstance(step, Open):
-            fell = polygons.units_in(step.hole.outline, own)
+            fell = step.hole.units_in(own)
             at = piece.on_sheet(step.hole.at)
             kept = is_kept_middle(step, least)
             yield Share("rest" if kept else "waste", at, fell, None, step.hole.figure, step.hole.cut, step.key)

@@ -10,13 +10,12 @@ from collections.abc import Collection, Iterable
 from dataclasses import dataclass, replace
 
 from ulna.core.cutting.cut_list import CutList, CutSheet
-from ulna.core.cutting.listing import seen_from
 from ulna.core.cutting.progress import HAIR, SLIVER, Share, begun, done, shares
 from ulna.core.cutting.steps import Gut
 from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import Length
-from ulna.core.shelf import Form, Paper, Shelf
+from ulna.core.shelf import Form, Paper, Shelf, seen_from
 
 Begun = tuple[CutList, Collection[str]]
 """A cut list and what is ticked on it."""
@@ -137,5 +136,7 @@ def _holes(sheet: CutSheet, at: Rect) -> tuple[Hole, ...]:
     found = []
     for hole in sheet.holes:
         if at.meets(hole.at):
-            found.append(seen_from(hole.within(at).moved(-at.x, -at.y), at.width, sheet.face))
+            # A round one that a cut goes through stays as it is: it reaches beyond the rest.
+            there = hole.within(at) if hole.is_straight else hole
+            found.append(seen_from(there.moved(-at.x, -at.y), at.width, sheet.face))
     return tuple(found)

@@ -108,9 +108,12 @@ def _yield(part: Band, w: Length, long: Length, ground: Ground) -> tuple[Finding
         paper = ground.shelf.papers.get(choice.paper or "")
         if paper is None:
             continue
-        n = strips_from(paper.width, paper.height, w, long)
+        room = paper.usable
+        n = strips_from(room.width, room.height, w, long)
         if not n:
-            told = f"{paper.name}, {ground.ruler.say_size(paper.width, paper.height)}, gives no strip that long."
+            size = ground.ruler.say_size(room.width, room.height)
+            strip = " without its branding strip" if paper.strip else ""
+            told = f"{paper.name}, {size}{strip}, gives no strip that long."
             found.append(Finding("yield", "warn", part.id, told))
     return tuple(found)
 

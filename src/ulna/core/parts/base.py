@@ -27,9 +27,9 @@ def build(part: Base, ground: Ground, room: Rect) -> Built:
     say = ground.ruler.say
     told = f"{say(page.width)} × {say(page.height)}"
     if more:
-        inner = part.on == "right" and ground.format.pages == 2
-        left = ZERO if inner else more
-        right = ZERO if ground.format.pages == 2 and not inner else more
+        # A single page is bound at its left edge, as the right one of two.
+        bound_left = ground.format.pages == 1 or part.on == "right"
+        left, right = (ZERO, more) if bound_left else (more, ZERO)
         box = Rect(-left, -more, page.width + left + right, page.height + more * 2)
         told += f"; cut {say(box.width)} × {say(box.height)}, trimmed after gluing"
     piece = Piece(f"{part.id}/base", part.id, "base", which, box, box, part.choice)

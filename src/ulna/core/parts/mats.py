@@ -56,12 +56,6 @@ class Stack:
     handles: tuple[Handle, ...]
 
 
-def on_marks(low: Length, size: Length, high: Length, ruler: Ruler) -> tuple[Length, Length]:
-    """The near border and the outer size on marks; what is missing to the mark goes to the far border."""
-    near = ruler.round(low)
-    return near, ruler.round(near + size + high)
-
-
 def gut_rims(borders: Borders, lap: Length, outer: Rect) -> Borders | None:
     """The rims a gutted piece keeps, or nothing where the panel won would be under 2 × 2 in."""
     return worth_gutting(
@@ -90,12 +84,16 @@ def stack(
     ruler, findings = ground.ruler, list[Finding]()
     inner = Rect(ZERO, ZERO, width, height)
     outers: list[tuple[int, Mat, Rect, Borders]] = []
-    box = inner
+    box = exact = inner
     sums = []
     for k, mat in enumerate(mats):
-        left, wide = on_marks(mat.borders.left, box.width, mat.borders.right, ruler)
-        top, high = on_marks(mat.borders.top, box.height, mat.borders.bottom, ruler)
-        outer = Rect(box.x - left, box.y - top, wide, high)
+        # Outer edges are rounded where they truly are: border by border the errors would add up.
+        b = mat.borders
+        exact = Rect(exact.x - b.left, exact.y - b.top, exact.width + b.across, exact.height + b.down)
+        x, y = min(box.x, ruler.round(exact.x)), min(box.y, ruler.round(exact.y))
+        right, bottom = x + ruler.round(exact.width), y + ruler.round(exact.height)
+        outer = Rect(x, y, max(right, box.right) - x, max(bottom, box.bottom) - y)
+        left, top = box.x - x, box.y - y
         shows = Borders(left, top, outer.right - box.right, outer.bottom - box.bottom)
         if shows != mat.borders:
             far = f"{ruler.say(shows.left)} left, {ruler.say(shows.right)} right"
@@ -105,7 +103,7 @@ def stack(
             )
         findings += _border_findings(part, k, mat, shows, ground)
         outers.append((k, mat, outer, shows))
-        sums.append(_sum(mat.borders, outer, ruler))
+        sums.append(_sum(shows, outer, ruler))
         box = outer
     pieces = []
     for k, mat, outer, shows in reversed(outers):
@@ -157,6 +155,9 @@ def _pieced(key: str, part: str, name: str, mat: Mat, shows: Borders, at: Rect) 
     half_w, half_h = at.width.part(1, 2), at.height.part(1, 2)
     left, right = min(shows.left + lap, half_w), min(shows.right + lap, half_w)
     top, bottom = min(shows.top + lap, half_h), min(shows.bottom + lap, half_h)
+    # A side that shows nothing wants no strip.
+    left, right = (left if shows.left else ZERO), (right if shows.right else ZERO)
+    top, bottom = (top if shows.top else ZERO), (bottom if shows.bottom else ZERO)
     between = at.height - top - bottom
     strips = {
         "top": Rect(at.x, at.y, at.width, top),

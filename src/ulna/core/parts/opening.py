@@ -11,14 +11,16 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Any
 
+from ulna.core.crop import PRINT_SIZES
 from ulna.core.figures import Figure, Hole
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
-from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.measure import SIZE, ZERO, Length, inches, parse
 from ulna.core.parts.photo import lay, name_of
 from ulna.core.pieces import Ground, Piece
 from ulna.core.prints import Print
 
+USUAL = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
 Opened = Any
 """A frozen part with an `id` and an `opening`."""
 
@@ -78,19 +80,29 @@ def _behind(part: Opened, opening: Opening, hole: Rect, ground: Ground) -> tuple
     piece, found = lay(part.id, "behind", print_, at, ground)
     piece = _trimmed(piece, hole, opening.lap)
     name = name_of(print_, ground)
-    if wide < hole.width or high < hole.height:
+    covers = wide >= need_w and high >= need_h
+    just_wide, just_high = wide == hole.width and high >= need_h, high == hole.height and wide >= need_w
+    if just_wide or just_high:
+        way, ends = ("sideways", "above and below") if just_wide else ("up and down", "left and right")
+        told = f"{name} is just as large as the opening: fix it {ends}, nothing is spare {way}."
+        found.append(Finding("opening", "note", part.id, told))
+    elif not covers:
         told = (
             f"{name} is {ruler.say_size(wide, high)} and does not fill the opening of "
             f"{ruler.say_size(hole.width, hole.height)}; it takes {ruler.say_size(need_w, need_h)} with the lap."
         )
-        larger = replace(print_, width=max(print_.width, need_w), height=max(print_.height, need_h))
+        larger = _printed(print_, need_w, need_h)
         mended = replace(part, opening=replace(opening, print=larger))
-        found.append(Finding("opening", "warn", part.id, told, (Remedy("Print it that large", mended),)))
-    elif wide < need_w or high < need_h:
-        way = "sideways" if wide < need_w else "above and below"
-        told = f"Nothing of {name} is spare {way}: fix it at its other two ends."
-        found.append(Finding("opening", "note", part.id, told))
+        size = ruler.say_size(larger.width, larger.height)
+        found.append(Finding("opening", "warn", part.id, told, (Remedy(f"Print it at {size}", mended),)))
     return [piece], found
+
+
+def _printed(print_: Print, wide: Length, high: Length) -> Print:
+    """The smallest usual print that covers so much, upright or lying; where none does, one of just that size."""
+    fitting = [s for size in USUAL for s in (size, size[::-1]) if s[0] >= wide and s[1] >= high]
+    width, height = min(fitting, key=lambda s: s[0].units * s[1].units, default=(wide, high))
+    return replace(print_, width=width, height=height, trim=ZERO, rim=ZERO, rim_off=False, frame=None)
 
 
 def _trimmed(piece: Piece, hole: Rect, lap: Length) -> Piece:

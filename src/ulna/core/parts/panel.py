@@ -15,7 +15,7 @@ from typing import ClassVar
 from ulna.core.figures import outline
 from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
-from ulna.core.measure import SIZE, ZERO, Length
+from ulna.core.measure import SIZE, ZERO, Length, Ruler
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import LAP, Mat, gut_rims, stack
 from ulna.core.parts.opening import Opening, cut_into
@@ -23,6 +23,7 @@ from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.shelf import Paper, seen_from
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,7 +31,8 @@ class Panel:
     """With `trim`, what it lies on less that on all sides; without it, `width` × `height`.
 
     `gutted` wins back its middle, leaving `rim` + the lap; the person knows what will cover it. `corner` rounds its
-    corners; `angle` turns it clockwise; `mats` lie under it.
+    corners; `angle` turns it clockwise; `mats` lie under it. `as_it_is` takes the sheet or scrap whole, at its own size
+    and with the holes that are in it.
     """
 
     kind: ClassVar[str] = "panel"
@@ -48,24 +50,33 @@ class Panel:
     opening: Opening | None = None
     corner: Length = ZERO
     angle: float = 0.0
+    as_it_is: bool = False
 
 
 def build(part: Panel, ground: Ground, room: Rect) -> Built:
     """Mats, what lies behind its opening, the panel. A trim that leaves nothing is told, and there is no piece."""
     ruler = ground.ruler
-    if part.trim is None:
+    paper = ground.shelf.papers.get(part.choice.paper or "") if part.as_it_is else None
+    several = paper is not None and paper.count > 1 and bool(paper.holes or paper.strip)
+    paper = None if several else paper
+    if paper is not None:
+        width, height = paper.width, paper.height
+        told = f"{ruler.say_size(width, height)}, as it is"
+    elif part.trim is None:
         width, height = ruler.round(part.width), ruler.round(part.height)
         told = ruler.say_size(width, height)
     else:
         width, height = ruler.round(room.width - part.trim * 2), ruler.round(room.height - part.trim * 2)
-        told = (
-            f"{ruler.say_size(room.width, room.height)} − 2 × {ruler.say(part.trim)} = "
-            f"{ruler.say_size(width, height)}"
-        )
+        told = f"{ruler.say_size(room.width, room.height)} − {_taken(part.trim, room, width, height, ruler)}"
     if min(width, height) < SIZE.least:
         return Built(ZERO, ZERO, findings=(_nothing_left(part, ground, room),))
     findings = list[Finding]()
-    if part.trim is None and (width, height) != (part.width, part.height):
+    if several:
+        says = (
+            "Several sheets are alike: what has a hole or a strip is used as it is only where there is one of it."
+        )
+        findings.append(Finding("as-it-is", "warn", part.id, says))
+    if paper is None and part.trim is None and (width, height) != (part.width, part.height):
         findings.append(Finding("rounded", "note", part.id, f"The panel is set to marks: {told}."))
     mats = stack(part.id, part.name or "panel", width, height, part.mats, ground)
     box = mats.inner
@@ -73,6 +84,8 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     if part.gutted and gut is None:
         findings.append(Finding("gut", "note", part.id, "It stays solid: the panel won would be under 2 × 2 in."))
     piece = Piece(f"{part.id}/panel", part.id, "panel", part.name or "panel", box, box, part.choice, gut)
+    if paper is not None:
+        piece = _whole(piece, paper)
     if part.corner:
         line = outline("rounded", box.width.inches, box.height.inches, part.corner.inches)
         piece = replace(piece, outline=line, figure="rounded", cut=part.corner)
@@ -92,6 +105,22 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     return Built(
         mats.width, mats.height, (*mats.pieces, *behind, piece), told, tuple(findings), handles=tuple(handles)
     )
+
+
+def _whole(piece: Piece, paper: Paper) -> Piece:
+    """The piece that is a whole sheet: pinned to it, with the sheet's holes as they are seen on the page."""
+    holes = tuple(seen_from(hole, paper.width, piece.choice.side) for hole in paper.holes)
+    whole = Rect(ZERO, ZERO, paper.width, paper.height)
+    upright = replace(piece.choice, turned=False)
+    return replace(piece, holes=holes, brought=len(holes), pin=whole, as_it_is=True, gut=None, choice=upright)
+
+
+def _taken(trim: Length, room: Rect, width: Length, height: Length, ruler: Ruler) -> str:
+    """What is taken off in figures that add up: where the trim is on no mark, what is really cut off both sides."""
+    size = ruler.say_size(width, height)
+    if room.width - trim * 2 == width and room.height - trim * 2 == height and ruler.on_mark(trim):
+        return f"2 × {ruler.say(trim)} = {size}"
+    return f"({ruler.say(room.width - width)} across, {ruler.say(room.height - height)} down) = {size}"
 
 
 def _nothing_left(part: Panel, ground: Ground, room: Rect) -> Finding:

@@ -39,7 +39,8 @@ class Pieced:
     """`strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
 
     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
-    from the centre line; a sunburst has `rays`.
+    from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
+    evenly; this one is number `block`.
     """
 
     kind: ClassVar[str] = "pieced"
@@ -56,6 +57,8 @@ class Pieced:
     angle: int = 45
     arms: Literal["rising", "falling"] = "rising"
     rays: int = 9
+    block: int = 1
+    blocks: int = 1
     place: Place = field(default_factory=Place)
 
 
@@ -88,7 +91,8 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
         problem = f"{len(cuts)} pieces are more than {MOST}; make the strips wider or the block smaller."
     if problem:
         return Built(ZERO, ZERO, findings=(Finding("pieced", "stop", part.id, problem),))
-    papers = dealt(part.papers, len(cuts), part.seed, part.doubled)
+    blocks, before = max(1, part.blocks), len(cuts) * (max(1, part.block) - 1)
+    papers = dealt(part.papers, len(cuts) * max(blocks, part.block), part.seed, part.doubled)[before:]
     pieces = tuple(_piece(part, k, cut, papers[k], ruler) for k, cut in enumerate(cuts))
     about = Handle("strip", "strip", strip, ZERO, 1)
     if part.pattern == "sunburst":
@@ -118,11 +122,21 @@ def _told(part: Pieced, cuts: list[Cut], ruler: Ruler) -> str:
     total = ruler.say(sum((cut.length for cut in cuts), ZERO))
     if part.pattern == "triangle":
         n = strips_a_side(part.width, part.height, part.strip, part.angle, part.arms)
-        return f"{n} strips a side, {ruler.say(lengths[-1][0])} to {ruler.say(lengths[0][0])} long, {total} in all"
+        told = f"{n} strips a side, {ruler.say(lengths[-1][0])} to {ruler.say(lengths[0][0])} long, {total} in all"
+        return f"{told}; up to {ruler.say(ruler.up(max(map(_overhang, cuts))))} of a strip overhangs and is trimmed"
     if len(lengths) <= 2:
         counted = [f"{sum((c.length, c.width) == s for c in cuts)} of {ruler.say_size(*s)}" for s in lengths]
         return f"{' and '.join(counted)}" + (", trimmed afterwards" if part.over else "")
     return f"{len(cuts)} pieces, {ruler.say(lengths[-1][0])} to {ruler.say(lengths[0][0])} long, {total} in all"
+
+
+def _overhang(cut: Cut) -> float:
+    """By how much a strip is longer than its shorter edge that is seen, in inches."""
+    own = polygons.turned(cut.seen, -cut.angle)
+    x1, _, x2, _ = polygons.bounds(own)
+    long = x2 - x1
+    short = 2 * polygons.area(own) / cut.width.inches - long
+    return cut.length.inches - max(0.0, min(long, short))
 
 
 def _piece(part: Pieced, k: int, cut: Cut, choice: PaperChoice, ruler: Ruler) -> Piece:
@@ -137,7 +151,8 @@ def _piece(part: Pieced, k: int, cut: Cut, choice: PaperChoice, ruler: Ruler) ->
     ox, oy = at.x.inches, at.y.inches
     local = polygons.moved(own, -ox, -oy)
     whole = abs(polygons.area(local) - at.width.inches * at.height.inches) < 1e-6
-    piece = Piece(f"{part.id}/piece-{k + 1}", part.id, "strip", f"{part.pattern} {k + 1}", at, at, choice)
+    name = f"{part.pattern} {k + 1}" if part.blocks < 2 else f"block {part.block}, strip {k + 1}"
+    piece = Piece(f"{part.id}/piece-{k + 1}", part.id, "strip", name, at, at, choice)
     return replace(piece, angle=angle, outline=() if whole else local)
 
 
@@ -150,11 +165,16 @@ def _cuts(part: Pieced, width: Length, height: Length, strip: Length, ruler: Rul
     elif part.pattern == "pinwheel":
         yield from _pinwheel(width, height, strip, over, ruler)
     elif part.pattern == "herringbone":
-        yield from _herringbone(width.inches, height.inches, strip, ruler)
+        yield from _longer(_herringbone(width.inches, height.inches, strip, ruler), over)
     elif part.pattern == "sunburst":
-        yield from _sunburst(width.inches, height.inches, part.rays, ruler)
+        yield from _longer(_sunburst(width.inches, height.inches, part.rays, ruler), over)
     else:
-        yield from _triangle(part, width.inches, height.inches, strip, ruler)
+        yield from _longer(_triangle(part, width.inches, height.inches, strip, ruler), over)
+
+
+def _longer(cuts: Iterator[Cut], over: Length) -> Iterator[Cut]:
+    """Strips that are cut longer and trimmed once they lie."""
+    return (replace(cut, length=cut.length + over) for cut in cuts)
 
 
 def _straight(at: Rect, over: Length = ZERO) -> Cut:

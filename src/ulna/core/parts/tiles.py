@@ -162,6 +162,13 @@ def _papers(
     if not part.papers:
         return dict.fromkeys(spots, NO_PAPER), []
     there = set(spots)
+    wanted = sum(part.asked)
+    if wanted > len(spots):
+        places = f"there are {len(spots)} places" if len(spots) != 1 else "there is one place"
+        told = f"{wanted} tiles are asked for, and {places}; ask for fewer, or make the tiles smaller."
+        even = Remedy("Share them out evenly", replace(part, asked=()))
+        found_, more = _papers(replace(part, asked=()), spots, taken, ground)
+        return found_, [*more, Finding("counts", "warn", part.id, told, (even,))]
     fixed = {
         s: part.papers.index(t.choice) for s, t in taken.items() if t.what == "paper" and t.choice in part.papers
     }
@@ -220,9 +227,10 @@ def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tu
 
 
 def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
-    """How many tiles one sheet gives: nested, and from strips as high as a tile."""
+    """How many tiles one sheet gives less its branding strip: nested, and from strips as high as a tile."""
     w, h = lattice.size(shape, f.inches)
-    wide, high = paper.width.inches + 1e-9, paper.height.inches + 1e-9
+    room = paper.usable
+    wide, high = room.width.inches + 1e-9, room.height.inches + 1e-9
     from_strips = max(int(wide // w) * int(high // h), int(wide // h) * int(high // w))
     if shape == "square":
         return from_strips, from_strips
@@ -238,11 +246,13 @@ def _told(part: Tiles, pieces: Sequence[Piece], f: Length, ground: Ground) -> st
     told = f"{n} tiles, each cut from {box}"
     if part.shape in ("hexagon", "hexagon flat up"):
         told += f", sides {say(ground.ruler.near(f.inches / math.sqrt(3)))}"
-    paper = next((p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))), None)
-    if paper is not None:
+    papers = {p.usable: p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))}
+    for paper in papers.values():
         nested, strips = yields(paper, part.shape, f)
-        told += f"; a sheet of {ground.ruler.say_size(paper.width, paper.height)} gives {nested}"
-        told += f" nested, {strips} from strips" if nested != strips else ""
+        which = "a sheet" if len(papers) == 1 else f"a sheet of {paper.name}"
+        told += f"; {which}, {ground.ruler.say_size(paper.usable.width, paper.usable.height)}"
+        told += " without its strip" if paper.strip else ""
+        told += f", gives {nested}" + (f" nested, {strips} from strips" if nested != strips else "")
     return told
 
 

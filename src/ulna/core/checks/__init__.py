@@ -1,0 +1,22 @@
+"""What is looked at once a page is worked out, piece by piece: one module a check."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from typing import Any
+
+from ulna.core.checks import parted, uncovered, under
+from ulna.core.findings import Finding
+from ulna.core.geometry import Rect
+from ulna.core.pieces import Ground, Piece
+
+PlacedAt = Callable[[Any, Rect, Any, Any], Any]
+
+
+def told(
+    plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground, placed_at: PlacedAt
+) -> Iterator[Finding]:
+    """Everything that the checks find."""
+    yield from parted.told(plan, pieces, standing, ground, placed_at)
+    yield from under.told(pieces, ground)
+    yield from uncovered.told(pieces, ground)
