@@ -314,6 +314,11 @@ class _Sheet:
             if (at, key) in left:
                 left[at, key] = True
                 self.table.rests[f"{self._called()}{rests[at, key]}"] = at
+        for piece in self.listed.values():
+            at = box(piece["left"]) if piece["left"] and piece["number"] in self.table.pieces else None
+            if at is not None and (at, "") in left:
+                left[at, ""] = True
+                self.table.rests[f"{self._called()}{rests[at, '']}"] = at
         if self.ticked is None:
             for (at, _), there in left.items():
                 if not there:

@@ -11,11 +11,12 @@ from pathlib import Path
 
 import pytest
 
+from tests import blind_hand
 from tests.formats.test_cut_json import REQUEST, changed
 from ulna.demo.kits import wharf
 from ulna.demo.pages import market
 from ulna.demo.scenes import SCENES
-from ulna.formats import recipe
+from ulna.formats import kit, recipe
 from ulna.formats.recipe import Recipe
 from ulna.household import Household
 
@@ -148,3 +149,40 @@ def test_a_printer_that_is_attended_ends_with_whoever_started_it(tmp_path: Path)
         assert printer.stdout.readline().startswith("The photo printer is on at http://127.0.0.1:")
         printer.stdin.close()
         assert printer.wait(20) == 0
+
+
+# ---- cut lists ---------------------------------------------------------------------------------------
+
+
+@pytest.fixture
+def page_with_its_kit(tmp_path: Path) -> tuple[str, str]:
+    """The wharf market's page and its kit as files."""
+    photos = {scene.name: f"photo-{k}" for k, scene in enumerate(SCENES)}
+    page, kit_file = tmp_path / "market.json", tmp_path / "wharf.json"
+    page.write_text(recipe.write(market(photos)))
+    kit_file.write_text(kit.write(wharf()))
+    return str(page), str(kit_file)
+
+
+def test_cuts_of_a_page_file_can_be_followed(page_with_its_kit: tuple[str, str]) -> None:
+    """The document alone gives every piece of the page; as CSV they are rows."""
+    page, kit_file = page_with_its_kit
+    done = ulna("cuts", page, "--kit", kit_file)
+    assert done.returncode in (0, 3), done.stderr
+    document = json.loads(done.stdout)
+    table = blind_hand.cut(document)
+    blind_hand.laid(document, table)
+    assert table.wrong == [] and table.pieces
+    assert (done.returncode == 3) == bool(document["lacking"])
+    rows = ulna("cuts", page, "--kit", kit_file, "--format", "csv").stdout.splitlines()
+    assert len(rows) == 1 + sum(len(sheet["pieces"]) for sheet in document["sheets"])
+
+
+def test_cuts_without_the_kit_say_what_is_lacking(page_with_its_kit: tuple[str, str]) -> None:
+    done = ulna("cuts", page_with_its_kit[0])
+    assert done.returncode == 3 and "its paper is no longer on the shelf" in done.stdout
+
+
+def test_cuts_of_a_page_that_is_not_there_are_refused_in_one_line(tmp_path: Path) -> None:
+    done = ulna("cuts", "No such page", "--home", str(tmp_path / "home"))
+    assert done.returncode == 2 and not done.stdout and len(done.stderr.splitlines()) == 1

@@ -11,6 +11,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from tests.api.test_api import CENTRED, kit, page, sheet, side
+from tests.blind_hand import Table, cut, laid
 from ulna.api.app import create_app
 
 
@@ -186,3 +187,57 @@ def test_the_book_tells_who_kept_what(api: TestClient) -> None:
     assert ink["sheets"][0]["when"] is not None
     assert [(kept["page"], kept["count"]) for kept in cream["kept_back"]] == [(id, 2)]
     assert {"what": "foundations of 12 × 12", "count": 2} in cream["makes"]
+
+
+# ---- the list as a document ------------------------------------------------------------------------
+
+
+def followed(api: TestClient, page: str, ticked: bool = False) -> Table:
+    """What a hand gets that follows the published list to its end, or as far as it is ticked."""
+    document = api.get(f"/api/pages/{page}/cuts.json").json()
+    table = cut(document, set(document["ticked"]) if ticked else None)
+    if not ticked:
+        laid(document, table)
+    return table
+
+
+def test_a_list_half_cut_and_spoiled_can_be_followed_blindly(api: TestClient) -> None:
+    """Three pages from one kit: the first is cut, the second half, with a piece spoiled and a cut made elsewhere."""
+    first = add(api, panel("12", "8", id="ground"), panel("5", "4", "cream", "card"))
+    Cutting(api, first).cut_all()
+    second = add(
+        api, panel("7", "9", id="a"), panel("4", "6", id="b"), panel("3", "3", id="c"), panel("2", "2", id="d")
+    )
+    page = Cutting(api, second)
+    for step in page.steps()[:3]:
+        page.do("tick", key=step["key"], on=True)
+    number = next(p["number"] for s in page.now["cuts"]["sheets"] for p in s["pieces"])
+    page.do("spoiled", number=number, width="2 in", height="2 in")
+    step = next(s for s in page.steps() if s["kind"] == "cut" and s["key"] not in page.now["ticked"])
+    page.do("elsewhere", key=step["key"], setting="1 in")
+    third = add(api, panel("6", "6", id="e"))
+    for one in (first, second, third):
+        assert followed(api, one).wrong == []
+        assert followed(api, one, ticked=True).wrong == []
+    assert page.cut_all().now["done"] == page.now["pieces"] == 4
+    assert followed(api, second).wrong == []
+
+
+def test_the_document_and_the_shelf_call_rests_by_the_same_names(api: TestClient) -> None:
+    page = add(api, panel("12", "8"))
+    Cutting(api, page).cut_all()
+    assert set(followed(api, page, ticked=True).rests) == set(shelf(api)) == {"Ink 1a"}
+
+
+def test_the_list_leaves_as_json_and_as_one_drawing(api: TestClient) -> None:
+    page = add(api, panel("12", "8"))
+    document = api.get(f"/api/pages/{page}/cuts.json").json()
+    assert (document["format"], document["version"], document["unit"]) == ("ulna-cut-list", 1, "in")
+    assert api.get(f"/api/pages/{page}/cuts.svg").text.count("<svg") == 2
+    assert api.get("/api/pages/nowhere/cuts.json").status_code == 404
+
+
+def test_a_piece_without_a_paper_is_told_on_its_list(api: TestClient) -> None:
+    part = panel("12", "8") | {"choice": {"paper": None}}
+    now = Cutting(api, add(api, part)).now
+    assert [one["sentence"] for one in now["lacking"]] == ["Panel is not on the list: no paper is chosen yet."]

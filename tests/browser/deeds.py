@@ -123,8 +123,8 @@ def saved(page: Page) -> None:
 
 
 def figures(page: Page) -> list[str]:
-    """What the cut list says to set, in order."""
-    steps = page.get_by_role("region", name="Cuts").get_by_role("listitem")
+    """What the cut list says to do, in order, without the cautions above the steps."""
+    steps = page.get_by_role("region", name="Cuts").locator("li label")
     return [plain(text) for text in steps.all_inner_texts()]
 
 

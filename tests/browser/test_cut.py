@@ -99,15 +99,15 @@ def test_another_page_is_chosen_from_the_list(mat: Page) -> None:
 def test_the_list_goes_out_to_print_and_to_a_machine(mat: Page) -> None:
     """PDF on letter and on A4, the pieces as CSV, the sheet as SVG at true size."""
     kept = {}
-    for name in ("letter (PDF)", "A4 (PDF)", "Pieces (CSV)", "true size (SVG)"):
+    for name in ("letter (PDF)", "A4 (PDF)", "Pieces (CSV)", "Sheet 1 at true size (SVG)"):
         mat.get_by_role("button", name="Print or keep").click()
         with mat.expect_download() as coming:
             mat.get_by_role("menuitem", name=name).click()
         kept[name] = Path(coming.value.path()).read_bytes()
     sizes = [PdfReader(io.BytesIO(kept[name])).pages[0].mediabox for name in ("letter (PDF)", "A4 (PDF)")]
     assert [(round(float(s.width)), round(float(s.height))) for s in sizes] == [(612, 792), (595, 842)]
-    assert b"4 1/2,6 1/2,4 1/2 in,6 1/2 in" in kept["Pieces (CSV)"]
-    assert b'width="12in" height="12in"' in kept["true size (SVG)"]
+    assert b"4.5,4 1/2 in,6.5,6 1/2 in" in kept["Pieces (CSV)"]
+    assert b'width="12in" height="12in"' in kept["Sheet 1 at true size (SVG)"]
 
 
 def test_without_pages_there_is_nothing_to_cut_and_it_says_so(page: Page) -> None:

@@ -10,6 +10,8 @@ from tests.browser.deeds import (
     add_part,
     add_photo_parts,
     choose_paper,
+    kit_there,
+    page_there,
     plain,
     put,
     row,
@@ -52,6 +54,27 @@ def test_a_step_is_read_while_standing_and_ticked_with_a_thumb(mat: Page) -> Non
     for button in mat.get_by_role("button", name="Back").or_(mat.get_by_role("button", name="Take it back")).all():
         box = button.bounding_box()
         assert box is not None and box["height"] >= 44
+
+
+def test_a_knife_cut_has_its_caution_and_shows_the_piece_as_it_lies(page: Page) -> None:
+    """A panel with an opening: the trimmer's caution first, then the knife's; the piece on the mat with its opening."""
+    kit_there(page)
+    page_there(page)
+    add_part(page, "window", "Opening with a photo")
+    saved(page)
+    choose_paper(page, "Panel paper", "Ink")
+    saved(page)
+    page.get_by_role("link", name="Cut list").click()
+    page.get_by_role("link", name="Begin to cut").click()
+    expect(page.locator("[data-caution]")).to_contain_text("arm down and locked")
+    step = now(page)
+    for _ in range(12):
+        if "out of piece" in step.inner_text():
+            break
+        page.keyboard.press("ArrowRight")
+    expect(step).to_contain_text("from its left edge")
+    expect(page.locator("[data-caution]")).to_contain_text("fingers off the line")
+    expect(page.get_by_role("img", name="Piece 1 on the mat")).to_be_visible()
 
 
 def test_keys_do_the_same(mat: Page) -> None:
@@ -135,4 +158,4 @@ def test_gutting_saves_a_sheet(bench: Page) -> None:
     expect(cost).to_contain_text("opens 2 sheets")
     saved(bench)
     bench.get_by_role("link", name="Cut list").click()
-    expect(bench.get_by_role("region", name="Cuts")).to_contain_text("cut out the middle")
+    expect(bench.get_by_role("region", name="Cuts")).to_contain_text("in the middle")

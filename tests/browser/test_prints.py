@@ -11,7 +11,18 @@ from playwright.sync_api import Page, expect
 from pypdf import PdfReader
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_photo_parts, add_photos, begin_page, jpeg, plain, put, row, saved, unpack_csv
+from tests.browser.deeds import (
+    add_photo_parts,
+    add_photos,
+    begin_page,
+    figures,
+    jpeg,
+    plain,
+    put,
+    row,
+    saved,
+    unpack_csv,
+)
 from tests.standins.program import Program
 
 
@@ -126,7 +137,7 @@ def test_a_rim_cut_off_is_a_step_of_the_cut_list(page: Page, tmp_path: Path) -> 
     expect(page.get_by_role("button", name="Print of heron")).to_be_visible()
     steps = page.get_by_role("region", name="Cuts").get_by_role("listitem")
     expect(steps).to_have_count(4)
-    assert plain(steps.first.inner_text()) == "1. Set 1/8 from the left of the print."
+    assert figures(page)[0] == "1. Set 1/8 from the left of the print."
 
 
 def test_papers_are_tried_on_as_mats(page: Page, tmp_path: Path) -> None:

@@ -10,6 +10,8 @@ from pathlib import Path
 import pytest
 from PIL import Image, ImageStat
 
+from tests import blind_hand
+from ulna import cutting
 from ulna.core.cutting import progress
 from ulna.core.patterns import PATTERNS
 from ulna.cutting import page_cuts
@@ -30,6 +32,15 @@ def pages(home: Household) -> dict[str, str]:
     """The ids of the pages by the kind of their format and how many pages it has."""
     found = ((Recipe.model_validate(k.body).format, k.id) for k in home.library.all("page"))
     return {f"{format.kind} × {format.pages}": id for format, id in found}
+
+
+def test_the_lists_of_its_pages_can_be_followed_blindly(home: Household) -> None:
+    """Every page through the blind hand: one planned, one half cut, one finished, all formats."""
+    for page in pages(home).values():
+        document = cutting.document(home, page).model_dump(mode="json")
+        table = blind_hand.cut(document)
+        blind_hand.laid(document, table)
+        assert table.wrong == [] and document["placements"]
 
 
 def test_two_kits_of_twelve_a_stash_and_scraps(home: Household) -> None:

@@ -5,7 +5,6 @@ from __future__ import annotations
 import json
 from dataclasses import replace
 
-import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
@@ -13,12 +12,13 @@ from tests.blind_hand import Document, Lies, area, cut, laid
 from tests.core.examples import HERON, ground
 from tests.core.pages import PAPERS, pages
 from ulna.core import polygons
-from ulna.core.cutting import plan_cuts
-from ulna.core.cutting.cut_list import CutList
+from ulna.core.cutting import mishaps, plan_cuts, progress, scraps
+from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.placing import placements
 from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.cutting.steps import Cut
 from ulna.core.measure import MARKS, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.parts.photo import outline_of
@@ -143,5 +143,51 @@ def test_the_blind_hand_gets_the_drawing(plan: PagePlan, ruler: Ruler) -> None:
         assert piece.id in placed, "every piece is on the placement list"
 
 
-if __name__ == "__main__":
-    pytest.main([__file__])
+@given(st.lists(pages(1), min_size=1, max_size=3), st.data())
+@settings(max_examples=80, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+def test_whatever_was_cut_before_the_hand_gets_what_is_told(plans: list[PagePlan], data: st.DataObject) -> None:
+    """Several pages from one kit, each cut so far, pieces spoiled, cuts made elsewhere: what is ticked can be followed,
+    and every rest is on the shelf under the name that it has in the list."""
+    lists: list[scraps.Begun] = []
+    for plan in plans:
+        left, lost = scraps.after(SHELF, lists)
+        assert not lost
+        on = replace(ground(plan.format, photos={"heron": HERON}), shelf=left)
+        page = evaluate(plan, on)
+        cuts = cut_list(plan_cuts(demand(page.pieces, left), QUICK), {p.id: p for p in page.pieces}, left, on.ruler)
+        taken = {sheet.key for cut_, ticked in lists for sheet in progress.begun(cut_, ticked)}
+        found = [_worked_on(sheet, data) for sheet in progress.rekeyed(cuts.sheets, taken)]
+        listed, ticked = (
+            CutList(tuple(sheet for sheet, _ in found)),
+            frozenset(key for _, keys in found for key in keys),
+        )
+        lists.append((listed, ticked))
+        placed = placements(page.pieces, listed, page.format)
+        made = cut_document.document("any", page.format, listed, placed, on.ruler, inches(0, 1, 2), ticked)
+        table = cut(json.loads(cut_document.write(made)), set(ticked))
+        assert table.wrong == []
+    shelf, _ = scraps.after(SHELF, lists)
+    names = {sheet.called for cut_, ticked in lists for sheet in progress.begun(cut_, ticked)}
+    for paper in shelf.papers.values():
+        if paper.is_scrap and paper.id not in SHELF.papers:
+            assert any(paper.name.startswith(name) for name in names)
+
+
+def _worked_on(sheet: CutSheet, data: st.DataObject) -> tuple[CutSheet, frozenset[str]]:
+    """A sheet cut so far, perhaps with a cut made elsewhere, perhaps with a piece spoiled."""
+    step = data.draw(st.sampled_from([None, *sheet.steps]))
+    if step is None:
+        return sheet, frozenset()
+    ticked = progress.tick(sheet, (), step.key, True)
+    if isinstance(step, Cut) and data.draw(st.booleans()):
+        length = step.of.width if step.axis == "vertical" else step.of.height
+        at = replace(length, units=data.draw(st.integers(1, length.units // 360 - 1)) * 360)
+        keep = data.draw(st.booleans())
+        sheet, ticked = mishaps.elsewhere(sheet, ticked - {step.key}, step.key, at, keep, Ruler())
+        sheet = progress.settled(sheet, ticked)
+    done = progress.done(sheet, ticked)
+    if done and data.draw(st.booleans()):
+        piece = data.draw(st.sampled_from(done))
+        sheet = mishaps.spoil(sheet, ticked, piece.number, piece.rect.width, piece.rect.height, Ruler())
+        sheet = progress.settled(sheet, ticked)
+    return sheet, ticked

@@ -56,6 +56,11 @@ class Stack:
     handles: tuple[Handle, ...]
 
 
+def reaching(size: Length, least: Length, ruler: Ruler) -> Length:
+    """A size on marks that is not less than what lies on it."""
+    return size if size >= least else ruler.up(least.inches)
+
+
 def gut_rims(borders: Borders, lap: Length, outer: Rect) -> Borders | None:
     """The rims a gutted piece keeps, or nothing where the panel won would be under 2 × 2 in."""
     return worth_gutting(
@@ -91,8 +96,9 @@ def stack(
         b = mat.borders
         exact = Rect(exact.x - b.left, exact.y - b.top, exact.width + b.across, exact.height + b.down)
         x, y = min(box.x, ruler.round(exact.x)), min(box.y, ruler.round(exact.y))
-        right, bottom = x + ruler.round(exact.width), y + ruler.round(exact.height)
-        outer = Rect(x, y, max(right, box.right) - x, max(bottom, box.bottom) - y)
+        wide = reaching(ruler.round(exact.width), box.right - x, ruler)
+        high = reaching(ruler.round(exact.height), box.bottom - y, ruler)
+        outer = Rect(x, y, wide, high)
         left, top = box.x - x, box.y - y
         shows = Borders(left, top, outer.right - box.right, outer.bottom - box.bottom)
         if shows != mat.borders:
