@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import io
 from collections.abc import Iterator
 from pathlib import Path
@@ -13,6 +14,8 @@ from fastapi.testclient import TestClient
 from tests.api.test_api import CENTRED, kit, page, sheet, side
 from tests.blind_hand import Table, cut, laid
 from ulna.api.app import create_app
+from ulna.formats import collection
+from ulna.household import Household
 
 
 @pytest.fixture
@@ -241,3 +244,17 @@ def test_a_piece_without_a_paper_is_told_on_its_list(api: TestClient) -> None:
     part = panel("12", "8") | {"choice": {"paper": None}}
     now = Cutting(api, add(api, part)).now
     assert [one["sentence"] for one in now["lacking"]] == ["Panel is not on the list: no paper is chosen yet."]
+
+
+def test_a_library_as_json_keeps_what_is_cut(api: TestClient, tmp_path: Path) -> None:
+    """Brought into another household the used sheet is used there too, and its rest is a scrap."""
+    Cutting(api, add(api, panel("12", "8"))).cut_all()
+    home: Household = api.app.state.household  # type: ignore[attr-defined]
+    document = collection.read(collection.write(home.whole()))
+    with contextlib.closing(Household(tmp_path / "other")) as other:
+        other.bring_in(document.kits, document.pages, cuttings=document.cut)
+        papers = other.shelf_for(None).papers.values()
+        assert sorted((p.name, p.count) for p in papers) == [("Cream", 2), ("Ink", 2), ("Ink 1a", 1)]
+        other.bring_in(document.kits, document.pages, cuttings=document.cut)
+        papers = other.shelf_for(None).papers.values()
+        assert sum(p.count for p in papers if p.name == "Ink") == 4, "once more, under ids of its own"

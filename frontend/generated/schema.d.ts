@@ -3025,13 +3025,13 @@ export interface components {
              */
             width: string;
             /**
-             * @description A gap from 0 in to 120 in.
+             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
             x: string;
             /**
-             * @description A gap from 0 in to 120 in.
+             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -6014,13 +6014,13 @@ export interface components {
              */
             width: string;
             /**
-             * @description A gap from 0 in to 120 in.
+             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
             x: string;
             /**
-             * @description A gap from 0 in to 120 in.
+             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */

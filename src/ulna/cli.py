@@ -323,7 +323,7 @@ def _bring_in(household: Household, file: Path, kits: list[Path]) -> None:
     read = [kit_format.read(one.read_bytes()) for one in kits]
     if b"ulna-library" in text[:400]:
         document = collection.read(text)
-        household.bring_in([*document.kits, *read], document.pages)
+        household.bring_in([*document.kits, *read], document.pages, cuttings=document.cut)
     else:
         household.bring_in(read, [Recipe.from_value(recipe.read(text))])
 
@@ -366,8 +366,12 @@ def import_(
             kind = None
         if kind == "ulna-library":
             whole = collection.read(data)
-            household.bring_in(whole.kits, whole.pages)
-            print(f"{len(whole.kits)} kits and {len(whole.pages)} pages brought in")
+            household.bring_in(whole.kits, whole.pages, cuttings=whole.cut)
+            print(
+                f"{len(whole.kits)} kits, {len(whole.pages)} pages and what is cut of {len(whole.cut)} brought in"
+            )
+            if whole.photos or whole.templates:
+                print("photos and templates come with a backup: `ulna backup`, `ulna restore`")
         elif kind == "ulna-kit":
             household.bring_in([kit.read(data)])
             print("1 kit brought in")

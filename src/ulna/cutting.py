@@ -29,7 +29,9 @@ from ulna.core.shelf import Shelf
 from ulna.core.together import Help, helps, piecing
 from ulna.formats import cut_document
 from ulna.formats import cuts as cuts_format
-from ulna.household import CUTTING_OF, Cutting, Household, Settings, without
+from ulna.formats.cutting import Cutting
+from ulna.formats.settings import Settings
+from ulna.household import CUTTING_OF, Household, without
 from ulna.store.errors import NotThere
 
 if TYPE_CHECKING:

@@ -8,18 +8,14 @@ from __future__ import annotations
 import io
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
-from datetime import datetime
 from pathlib import Path
-from typing import Annotated, Any, BinaryIO, Literal, TypeVar
-
-from pydantic import Field
+from typing import Any, BinaryIO, TypeVar
 
 from ulna.core import choosing, colour, punches
 from ulna.core.crop import Crop
 from ulna.core.cutting import progress, scraps
-from ulna.core.cutting.progress import SLIVER
 from ulna.core.look import Look, key
-from ulna.core.measure import MARKS, Length, Ruler, Unit
+from ulna.core.measure import Length, Ruler
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import PageFormat
 from ulna.core.pieces import Ground, GutRule, Photo
@@ -27,12 +23,13 @@ from ulna.core.shelf import Paper, Shelf, Thing
 from ulna.core.standing import stand
 from ulna.darkroom import Darkroom
 from ulna.formats import collection
-from ulna.formats import cuts as cuts_format
+from ulna.formats.cutting import Cutting
 from ulna.formats.kit import Kit
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.formats.model import Model, Size
 from ulna.formats.photo import PhotoRecord
 from ulna.formats.recipe import Recipe
+from ulna.formats.settings import Settings
+from ulna.formats.template import Template
 from ulna.printing import Printing
 from ulna.roll import Roll
 from ulna.store.errors import Changed, NotThere
@@ -46,51 +43,8 @@ COLOURS_LONGEST = 36
 """To so many pixels a picture is made smaller before its colours are measured."""
 
 
-class Punch(Model):
-    """A punch or a die that the household has."""
-
-    core = punches.Punch
-    figure: Annotated[str, Field(min_length=1, max_length=40)]
-    size: Size
-
-
-class Settings(Model):
-    """How a household measures, its rules, and what it punches with."""
-
-    unit: Literal["in", "mm", "cm"] = "in"
-    mark: Literal["1/8 in", "1/16 in", "1/32 in", "1 mm", "0.5 mm"] = "1/16 in"
-    zero: Literal["left", "centre"] = "left"
-    gut: GutRule = "when it saves a sheet"
-    least_scrap: Size = SLIVER
-    punches: Annotated[list[Punch], Field(max_length=100)] = []
-
-    def ruler(self) -> Ruler:
-        return Ruler(Unit(self.unit), MARKS[self.mark])
-
-    @classmethod
-    def of(cls, ruler: Ruler) -> Settings:
-        mark = next(name for name, mark in MARKS.items() if mark == ruler.mark)
-        return cls.model_validate({"unit": ruler.unit.value, "mark": mark})
-
-
 CUTTING_OF = "cutting-"
 """What the id of a page's cutting begins with."""
-
-
-class Cutting(Model):
-    """The cut list that a page is being cut by, from the first tick on, what is ticked, and when.
-
-    It keeps the ruler that it was made with, so that measuring in another unit later changes nothing on it.
-    """
-
-    cuts: cuts_format.CutList = cuts_format.CutList()
-    ticked: list[str] = []
-    when: dict[str, datetime] = {}
-    ruler: Settings = Settings()
-
-    @property
-    def begun(self) -> scraps.Begun:
-        return self.cuts.value(), frozenset(self.ticked)
 
 
 Value = TypeVar("Value")
@@ -257,18 +211,35 @@ class Household:
                 for kept in self.library.all("photo")
             ],
             pages=[Recipe.model_validate(kept.body) for kept in self.library.all("page")],
+            page_ids=[kept.id for kept in self.library.all("page")],
+            cuttings=[collection.KeptCutting(page=id, cutting=one) for id, one in self.cuttings().items()],
+            templates=[
+                collection.KeptTemplate(id=kept.id, template=Template.model_validate(kept.body))
+                for kept in self.library.all("template")
+            ],
+            settings=Settings.model_validate(self.settings().body),
         )
 
-    def bring_in(self, kits: Iterable[Kit] = (), pages: Iterable[Recipe] = (), what: str = "brought in") -> None:
-        """Adds kits and pages; papers whose id is taken get a fresh one, and the pages follow."""
+    def bring_in(
+        self,
+        kits: Iterable[Kit] = (),
+        pages: Iterable[Recipe] = (),
+        what: str = "brought in",
+        cuttings: Mapping[int, Cutting] | None = None,
+    ) -> None:
+        """Adds kits and pages; papers whose id is taken get a fresh one, and the pages follow. `cuttings` are what is
+        cut of a page already, by its place among the pages: sheets that are used stay used."""
         arriving, fresh = list(kits), dict[str, str]()
         taken = set(self.shelf().papers)
         for paper in (paper for kit in arriving for paper in kit.papers):
             fresh[paper.id] = new_id("paper") if paper.id in taken else paper.id
         for kit in arriving:
             self.library.add("kit", collection.with_papers(kit.model_dump(mode="json"), fresh), what)
-        for page in pages:
-            self.library.add("page", collection.with_papers(page.model_dump(mode="json"), fresh), what)
+        for k, page in enumerate(pages):
+            kept = self.library.add("page", collection.with_papers(page.model_dump(mode="json"), fresh), what)
+            if cuttings and k in cuttings:
+                body = collection.with_papers(cuttings[k].model_dump(mode="json"), fresh)
+                self.library.add("cutting", body, what, id=f"{CUTTING_OF}{kept.id}")
 
     # ---- pages -----------------------------------------------------------------------------------------
 

@@ -66,14 +66,14 @@ def test_a_knife_cut_has_its_caution_and_shows_the_piece_as_it_lies(page: Page) 
     saved(page)
     page.get_by_role("link", name="Cut list").click()
     page.get_by_role("link", name="Begin to cut").click()
-    expect(page.locator("[data-caution]")).to_contain_text("arm down and locked")
     step = now(page)
+    expect(step.locator("[data-caution]")).to_contain_text("arm down and locked")
     for _ in range(12):
         if "out of piece" in step.inner_text():
             break
         page.keyboard.press("ArrowRight")
     expect(step).to_contain_text("from its left edge")
-    expect(page.locator("[data-caution]")).to_contain_text("fingers off the line")
+    expect(step.locator("[data-caution]")).to_contain_text("fingers off the line")
     expect(page.get_by_role("img", name="Piece 1 on the mat")).to_be_visible()
 
 

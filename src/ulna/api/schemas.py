@@ -16,9 +16,9 @@ from ulna.formats.model import AnyLength, Gap, Model, Size
 from ulna.formats.photo import Framing, PhotoRecord
 from ulna.formats.print_list import PrintList
 from ulna.formats.recipe import PageFormat, PaperChoice, Part, Print, Recipe
+from ulna.formats.settings import Settings
 from ulna.formats.svg import path_of
 from ulna.formats.template import Template
-from ulna.household import Settings
 from ulna.standins.photo_printer.words import Printer
 from ulna.store.library import Kept
 

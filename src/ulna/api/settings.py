@@ -7,7 +7,7 @@ from fastapi import APIRouter
 from ulna.api.at_home import AtHome
 from ulna.api.schemas import Away, LengthRead, LengthText, LengthTexts, SettingsIn, SettingsOut, saved
 from ulna.core.measure import RANGES, Length, Ruler, parse, text
-from ulna.household import Settings
+from ulna.formats.settings import Settings
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["settings"])
