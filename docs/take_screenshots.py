@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import sys
 import tempfile
 from pathlib import Path
@@ -78,6 +79,16 @@ def tour(page: Page) -> None:
     for _ in range(4):
         page.keyboard.press("ArrowRight")
     shoot(page, "cutting-bench")
+    page.goto("/page")
+    page.get_by_role("link", name="Rain on the roof").click()
+    page.get_by_role("link", name="Cut list").click()
+    page.get_by_role("link", name=re.compile("cut", re.IGNORECASE)).filter(has_text=re.compile("Begin|Go on")).click()
+    step = page.get_by_role("region", name="This step")
+    for _ in range(80):  # the first knife cut
+        if "out of piece" in step.inner_text():
+            break
+        page.keyboard.press("ArrowRight")
+    shoot(page, "knife")
     page.goto("/log")
     shoot(page, "book")
     page.goto("/page/together")
