@@ -36,6 +36,7 @@ types: .made/python .made/node
 	$(BIN)/python docs/write_schemas.py
 
 bench: .made/python .made/web .made/chromium
+	ULNA_PAGES=20000 $(BIN)/python -m pytest -n 2 tests/core/cutting/test_blind_hand.py
 	$(BIN)/python bench/run.py
 
 screenshots: .made/python .made/web .made/chromium

@@ -82,7 +82,9 @@ def tour(page: Page) -> None:
     page.goto("/page")
     page.get_by_role("link", name="Rain on the roof").click()
     page.get_by_role("link", name="Cut list").click()
-    page.get_by_role("link", name=re.compile("cut", re.IGNORECASE)).filter(has_text=re.compile("Begin|Go on")).click()
+    page.get_by_role("link", name=re.compile("cut", re.IGNORECASE)).filter(
+        has_text=re.compile("Begin|Go on")
+    ).click()
     step = page.get_by_role("region", name="This step")
     for _ in range(80):  # the first knife cut
         if "out of piece" in step.inner_text():

@@ -48,19 +48,22 @@ def in_units(polygon: Polygon) -> list[tuple[int, int]]:
 
 def units_of(whole: Sequence[tuple[int, int]], rect: Rect) -> Fraction:
     """As `units_in`, of corners that are in whole units."""
+    xs, ys = [x for x, _ in whole], [y for _, y in whole]
+    left, top, right, bottom = rect.x.units, rect.y.units, rect.right.units, rect.bottom.units
+    if max(xs) <= left or min(xs) >= right or max(ys) <= top or min(ys) >= bottom:
+        return Fraction(0)
+    if min(xs) >= left and max(xs) <= right and min(ys) >= top and max(ys) <= bottom:
+        return _twice(whole) / 2
     corners = [(Fraction(x), Fraction(y)) for x, y in whole]
-    for axis, limit, sign in (
-        (0, rect.x.units, -1),
-        (0, rect.right.units, 1),
-        (1, rect.y.units, -1),
-        (1, rect.bottom.units, 1),
-    ):
+    for axis, limit, sign in ((0, left, -1), (0, right, 1), (1, top, -1), (1, bottom, 1)):
         corners = _within(corners, axis, Fraction(limit), sign)
-    total = sum(
-        (x2 * y1 - x1 * y2 for (x1, y1), (x2, y2) in zip(corners[-1:] + corners, corners, strict=False)),
-        Fraction(0),
-    )
-    return abs(total) / 2
+    return _twice(corners) / 2
+
+
+def _twice(corners: Sequence[tuple[int, int]] | Sequence[Exact]) -> Fraction:
+    """Twice the area, whichever way round the corners go."""
+    around = zip([*corners[-1:], *corners[:-1]], corners, strict=True)
+    return abs(sum((Fraction(x2 * y1 - x1 * y2) for (x2, y2), (x1, y1) in around), Fraction(0)))
 
 
 def _within(corners: list[Exact], axis: int, limit: Fraction, sign: int) -> list[Exact]:

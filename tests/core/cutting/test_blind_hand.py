@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import json
+import os
 from dataclasses import replace
 
+import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
@@ -27,6 +29,8 @@ from ulna.core.shelf import Direction, Shelf
 from ulna.formats import cut_document
 
 QUICK = 300
+PAGES = int(os.environ.get("ULNA_PAGES", "3000"))
+"""So many pages are drawn; `make bench` draws more."""
 SHELF = Shelf.of(list(PAPERS))
 RULERS = (Ruler(), Ruler(Unit.MM, MARKS["1 mm"]), Ruler(Unit.CM, MARKS["0.5 mm"]), Ruler(mark=MARKS["1/8 in"]))
 
@@ -127,9 +131,10 @@ def _on_line(x: float, y: float, outline: polygons.Polygon) -> bool:
     return False
 
 
-@given(pages(), st.sampled_from(RULERS))
-@settings(max_examples=250, deadline=None, suppress_health_check=[HealthCheck.too_slow])
-def test_the_blind_hand_gets_the_drawing(plan: PagePlan, ruler: Ruler) -> None:
+@pytest.mark.parametrize("ruler", RULERS, ids=["1/16 in", "1 mm", "0.05 cm", "1/8 in"])
+@given(plan=pages())
+@settings(max_examples=PAGES // len(RULERS), deadline=None, suppress_health_check=[HealthCheck.too_slow])
+def test_the_blind_hand_gets_the_drawing(ruler: Ruler, plan: PagePlan) -> None:
     """Every piece its size, outline, openings, side, direction, printed place; every rest has its name; sums agree."""
     on = replace(ground(plan.format, *PAPERS, photos={"heron": HERON}), ruler=ruler)
     page = evaluate(plan, on)
