@@ -258,3 +258,11 @@ def test_a_library_as_json_keeps_what_is_cut(api: TestClient, tmp_path: Path) ->
         other.bring_in(document.kits, document.pages, cuttings=document.cut)
         papers = other.shelf_for(None).papers.values()
         assert sum(p.count for p in papers if p.name == "Ink") == 4, "once more, under ids of its own"
+
+
+def test_the_book_leaves_as_csv(api: TestClient) -> None:
+    """A row a piece, with numbers that are numbers; a name that looks like a formula is text."""
+    Cutting(api, add(api, panel("12", "8", id="=ground"))).cut_all()
+    header, row = api.get("/api/book.csv").text.lstrip("\ufeff").splitlines()
+    assert header.startswith("kit,paper,sheet,page,piece,width (in),height (in)")
+    assert "Ink 1" in row and ",'=ground,12,8," in row

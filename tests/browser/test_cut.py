@@ -110,6 +110,14 @@ def test_the_list_goes_out_to_print_and_to_a_machine(mat: Page) -> None:
     assert b'width="12in" height="12in"' in kept["Sheet 1 at true size (SVG)"]
 
 
+def test_a_page_that_is_gone_is_told_with_a_way_on(page: Page) -> None:
+    """On the list and at the bench: never an empty screen."""
+    for where in ("/cut/nowhere", "/cut/nowhere/bench"):
+        page.goto(where)
+        expect(page.get_by_role("heading", name="There is no cut list")).to_be_visible()
+        expect(page.get_by_role("link", name="Choose another page")).to_be_visible()
+
+
 def test_without_pages_there_is_nothing_to_cut_and_it_says_so(page: Page) -> None:
     """With a way on."""
     page.goto("/cut")

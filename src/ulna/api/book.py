@@ -2,18 +2,23 @@
 
 from __future__ import annotations
 
+import csv
+import io
 from dataclasses import replace
 from datetime import datetime
 from fractions import Fraction
 
 from fastapi import APIRouter
+from fastapi.responses import Response
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
+from ulna.api.kits import attachment
 from ulna.core import book
 from ulna.core.makes import makes
-from ulna.core.measure import Ruler, Unit, inches, mm
-from ulna.formats.cuts import CutSheet
+from ulna.core.measure import Ruler, Unit, decimal, inches, mm
+from ulna.formats.cuts import CutSheet, plain
+from ulna.formats.cutting import Cutting
 from ulna.formats.kit import Kit
 from ulna.household import Household
 
@@ -100,19 +105,47 @@ def get_book(home: AtHome) -> list[KitBook]:
     return out
 
 
+@router.get("/book.csv", response_class=Response)
+def get_book_as_csv(home: AtHome) -> Response:
+    """What was cut, a row a piece: kit, paper, sheet, page, piece, its size as numbers, when."""
+    unit = home.ruler().unit
+    out = io.StringIO(newline="")
+    writer = csv.writer(out, lineterminator="\r\n")
+    sizes = [f"width ({unit})", f"height ({unit})"]
+    writer.writerow(["kit", "paper", "sheet", "page", "piece", *sizes, "cut on"])
+    cuttings = home.cuttings()
+    lists = {page: cutting.begun for page, cutting in cuttings.items()}
+    entries = {e.paper.id: e for e in book.book(home.shelf(), lists, home.least_scrap())}
+    names = {kept.id: str(kept.body["name"]) for kept in home.library.all("page")}
+    for kept in home.library.all("kit"):
+        kit = Kit.model_validate(kept.body)
+        for entry in (entries[p.id] for p in kit.papers if p.id in entries):
+            for one in entry.sheets:
+                when = _when(one, cuttings[one.page])
+                for p in one.pieces:
+                    words = [kit.name, entry.paper.name, one.sheet.called, names.get(one.page, ""), p.name]
+                    numbers = [decimal(size, unit) for size in p.lies]
+                    writer.writerow([*map(plain, words), *numbers, when.date().isoformat() if when else ""])
+    return attachment(b"\xef\xbb\xbf" + out.getvalue().encode(), "the book.csv", "text/csv; charset=utf-8")
+
+
+def _when(one: book.SheetEntry, cutting: Cutting) -> datetime | None:
+    """When the last cut of a sheet was made."""
+    return max((at for key, at in cutting.when.items() if key.startswith(f"{one.sheet.key}/")), default=None)
+
+
 def _paper(
     entry: book.PaperEntry, keeps: dict[str, int], names: dict[str, str], home: Household, ruler: Ruler
 ) -> PaperBook:
     cuttings = home.cuttings()
     sheets = []
     for one in entry.sheets:
-        times = [at for key, at in cuttings[one.page].when.items() if key.startswith(f"{one.sheet.key}/")]
         sheets.append(
             SheetOut(
                 called=one.sheet.called,
                 page=one.page,
                 page_name=names.get(one.page, ""),
-                when=max(times, default=None),
+                when=_when(one, cuttings[one.page]),
                 sheet=CutSheet.from_value(one.sheet),
                 ticked=sorted(one.ticked & {step.key for step in one.sheet.steps}),
                 pieces=[f"{p.name}, {ruler.say_size(p.rect.width, p.rect.height)}" for p in one.pieces],

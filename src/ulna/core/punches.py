@@ -30,8 +30,10 @@ def punch_for(figure: str, size: Length, owned: Sequence[Punch]) -> Punch | None
     return min(fitting, key=lambda p: p.size, default=None)
 
 
-def told(part: Any, figure: str, size: Length, owned: Sequence[Punch], ruler: Ruler) -> list[Finding]:
-    """What is to be said of a part (with an `id` and a `size`) whose figures could be punched."""
+def told(
+    part: Any, figure: str, size: Length, owned: Sequence[Punch], ruler: Ruler, fields: tuple[str, ...] = ("size",)
+) -> list[Finding]:
+    """What is to be said of a part whose figures could be punched; `fields` are those that hold its size."""
     if not any(p.figure == figure for p in owned):
         return []
     punch = punch_for(figure, size, owned)
@@ -46,5 +48,5 @@ def told(part: Any, figure: str, size: Length, owned: Sequence[Punch], ruler: Ru
         )
         return [Finding("punch", "note", part.id, says)]
     says = f"You have no {figure} punch of {ruler.say(size)}; the next larger one is {ruler.say(punch.size)}."
-    larger = Remedy(f"Make them {ruler.say(punch.size)}", replace(part, size=punch.size))
+    larger = Remedy(f"Make them {ruler.say(punch.size)}", replace(part, **dict.fromkeys(fields, punch.size)))
     return [Finding("punch", "note", part.id, says, (larger,))]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from tests.core.cutting.test_cut_list import listed, panel, pieces_of
-from tests.core.examples import HERON, ground, paper, said_at
+from tests.core.examples import HERON, ground, paper, said_at, scrap
 from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.print_cuts import print_sheets
@@ -192,3 +192,18 @@ def test_a_photo_in_a_shape_is_on_the_list() -> None:
     (sheet,) = print_sheets(pieces, 1)
     assert said_at(sheet) == ["Take the whole print: piece 1.", "Cut piece 1 along the template: circle."]
     assert CutList((sheet,)).sheets[0].print == "print of Heron"
+
+
+def test_a_scrap_that_is_used_as_it_is_serves_nothing_else() -> None:
+    """Its hole is the panel's own; a card of the same paper comes from a whole sheet, not from over the hole."""
+    hole = Hole(inches(1), inches(2), inches(2), inches(2), "circle")
+    holed = replace(scrap("holed", "reeds", "6", "8"), holes=(hole,))
+    whole = Panel("w", "window", choice=PaperChoice("holed"), as_it_is=True)
+    papers = (REEDS, holed)
+    pieces = pieces_of(whole, replace(whole, id="v"), panel("c", "3", "5", "reeds"), papers=papers)
+    cuts = listed(pieces, *papers)
+    assert [(s.paper, [p.piece for p in s.pieces]) for s in cuts.sheets] == [
+        ("holed", ["w/panel"]),
+        ("reeds", ["c/panel"]),
+    ]
+    assert said_at(cuts.sheets[0]) == ["Take the whole sheet: piece 1."]

@@ -15,6 +15,7 @@ import { unbroken } from "../../ui/figures";
 import { SaveMenu } from "../../ui/SaveMenu";
 import { useInSight } from "../../ui/useInSight";
 import { Better } from "./Better";
+import { NoList } from "./NoList";
 import { SheetMap } from "./SheetMap";
 import { StepList } from "./StepList";
 import { useCutting } from "./useCutting";
@@ -55,10 +56,10 @@ interface BenchProps {
 }
 
 function CutBench({ id, pages, onPage }: BenchProps) {
-  const { data, ticked, tick, act } = useCutting(id);
+  const { data, problem, ticked, tick, act } = useCutting(id);
   const shelf = useShelf();
   const [open, setOpen] = useState<string | null>(null);
-  if (!data) return null;
+  if (!data) return <NoList id={id} problem={problem} />;
   const sheets = data.cuts.sheets;
   const undone = sheets.find((sheet) => sheet.steps.some((step) => !ticked.has(step.key)));
   const sheet = sheets.find((s) => s.key === open) ?? undone ?? sheets[0];

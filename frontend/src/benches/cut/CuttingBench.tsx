@@ -8,6 +8,7 @@ import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 import { Elsewhere, Spoiled } from "./Mishaps";
+import { NoList } from "./NoList";
 import { PieceOnMat } from "./PieceOnMat";
 import { SheetMap } from "./SheetMap";
 import { stepsOf, useCutting } from "./useCutting";
@@ -24,7 +25,7 @@ type Dialog = "spoiled" | "elsewhere" | null;
 const DONE = { hand: "Taken", trimmer: "Cut", knife: "Cut", punch: "Punched", scissors: "Cut", fingers: "Torn" };
 
 function Bench({ id }: { id: string }) {
-  const { data, ticked, tick, act, latest } = useCutting(id);
+  const { data, problem, ticked, tick, act, latest } = useCutting(id);
   const shelf = useShelf();
   const [at, setAt] = useState<string | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
@@ -85,7 +86,7 @@ function Bench({ id }: { id: string }) {
     return () => window.removeEventListener("keydown", onKey);
   }, [dialog]);
 
-  if (!data) return null;
+  if (!data) return <NoList id={id} problem={problem} />;
   const { steps, place, undone } = standing(data, at);
   const here = steps[place];
   if (!here) {

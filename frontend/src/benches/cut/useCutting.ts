@@ -19,6 +19,8 @@ type Act =
 
 export interface CuttingDesk {
   data: CuttingOut | undefined;
+  /** Why there is no list, in a sentence. */
+  problem: string | null;
   ticked: ReadonlySet<string>;
   tick: (key: string, on: boolean) => void;
   act: (act: Act) => void;
@@ -30,7 +32,7 @@ const AGAIN = 1500;
 
 export function useCutting(id: string): CuttingDesk {
   const queries = useQueryClient();
-  const { data } = useQuery(cuttingQuery(id));
+  const { data, error } = useQuery(cuttingQuery(id));
   const { say } = useFrame();
   const [saving, setSaving] = useState<Saving>("saved");
   const [problem, setProblem] = useState<string | null>(null);
@@ -114,6 +116,7 @@ export function useCutting(id: string): CuttingDesk {
   useInFrame(data ? desk : null, data ? { undo: data.undo, redo: data.redo, saving, problem } : null);
   return {
     data,
+    problem: error && !data ? error.message : null,
     ticked: useMemo(() => new Set(data?.ticked), [data]),
     tick: (key, on) => {
       const says = data?.directions[key]?.says ?? "";

@@ -1,5 +1,6 @@
 /** The kit's book: what there was of every paper, what was cut from it and for which page, what is left. */
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -25,7 +26,14 @@ export default function Book() {
           Nothing is in it yet: <Link to="/unpack">unpack a kit</Link>, and every sheet is kept account of here.
         </Typography>
       )}
-      {any && <Legend />}
+      {any && (
+        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2 }}>
+          <Legend />
+          <Button component="a" href="/api/book.csv" download size="small">
+            What was cut (CSV)
+          </Button>
+        </Box>
+      )}
       {kits.map((kit) => (
         <Box component="section" key={kit.kit} aria-label={kit.name} sx={{ mt: 3 }}>
           <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 2 }}>

@@ -35,6 +35,8 @@ def demand(pieces: Iterable[PagePiece], shelf: Shelf) -> CutRequest:
         # What is printed or torn at one place of its sheet is cut from that sheet alone: a scrap may have lost it.
         placed = piece.pin is not None or (block is not None and not block.alone)
         ids = [paper.id] if placed else shelf.sources(paper.id)
+        # A sheet that is wanted as it is, holes and all, serves nothing else: its holes are not asked of the planner.
+        ids = [id for id in ids if piece.as_it_is or id not in taken_whole]
         there = [source for source in map(shelf.paper, ids) if source.count > 0]
         wanted |= {source.id: source for source in there}
         sources = frozenset(source.id for source in there)

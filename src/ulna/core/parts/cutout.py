@@ -8,6 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 from typing import ClassVar
 
+from ulna.core import punches
 from ulna.core.figures import CUT, Figure, Hole, outline, scallops
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
@@ -72,6 +73,8 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
             piece = replace(piece, holes=(_round(ruler.round(width.part(1, 2) - half), part.hole - half),))
             if part.reinforced:
                 rings = _rings(part, mats.inner, ruler)
+    if width == height:
+        findings += punches.told(part, part.figure, width, ground.punches, ruler, ("width", "height"))
     handles = [*mats.handles, *size_handles(part.place, mats.inner)]
     if part.figure in CUT:
         handles.append(Handle("cut", CUT[part.figure], mats.inner.x + part.cut, mats.inner.y, 1))

@@ -44,7 +44,8 @@ def build(part: Papered, ground: Ground, room: Rect) -> Built:
     width, height = ruler.round(room.width - part.border * 2), ruler.round(room.height - part.border * 2)
     shares = [part.shares[k] if k < len(part.shares) else 1 for k in range(len(part.papers))]
     whole, total = (width, sum(shares)) if row else (height, sum(shares))
-    if min(width, height) < SIZE.least or whole < SIZE.least * total:
+    least = max(SIZE.least, ruler.mark)  # on coarse marks a narrow share would round to nothing
+    if min(width, height) < least or whole < least * total:
         told = (
             f"A border of {ruler.say(part.border)} leaves {ruler.say_size(max(width, ZERO), max(height, ZERO))}: "
             f"too little for {len(part.papers)} papers; make it narrower."
