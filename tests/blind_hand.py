@@ -14,18 +14,21 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 from fractions import Fraction
+from functools import lru_cache
 from math import cos, radians, sin
-from typing import Any
+from typing import Any, TypeVar
 
 Document = dict[str, Any]
 Box = tuple[Fraction, Fraction, Fraction, Fraction]
 """x, y, width, height."""
 Corners = tuple[tuple[float, float], ...]
+Number = TypeVar("Number", Fraction, float)
 
 CLOSE = 2e-5
 """Corners of outlines are given in millionths of an inch."""
 
 
+@lru_cache(maxsize=10_000)
 def length(text: str) -> Fraction:
     """A length as the document writes it: "4 1/4 in", "-108.5 mm", "0.3333333 in"."""
     found = re.fullmatch(r"(-?)(?:(\d+(?:\.\d+)?)(?= ))? ?(?:(\d+)/(\d+) )?(in|mm)", text)
@@ -123,7 +126,7 @@ class _Sheet:
         self.whole: Box = (Fraction(0), Fraction(0), length(sheet["width"]), length(sheet["height"]))
         self.hand: list[Box] = [self.whole]
         self.listed = {p["number"]: p for p in sheet["pieces"]}
-        self.fell: list[tuple[str, Box, float]] = []
+        self.fell: list[tuple[str, Box, Corners]] = []
 
     def bad(self, what: str) -> None:
         self.table.wrong.append(f"{self.name}: {what}")
@@ -231,7 +234,8 @@ class _Sheet:
             self.bad(f"step {step['n']} opens what is not in the piece")
         got.holes.append(hole)
         if not step["punched"]:
-            self.fell.append((step["key"], self._on_sheet(step["piece"], box(step["hole"])), area(hole)))
+            at = self._on_sheet(step["piece"], box(step["hole"]))
+            self.fell.append((step["key"], at, self._corners_on_sheet(step["piece"], hole)))
 
     def _outline(self, step: Document) -> None:
         got = self._piece(step)
@@ -293,6 +297,15 @@ class _Sheet:
             ys.append(py + sy)
         return min(xs), min(ys), max(xs) - min(xs), max(ys) - min(ys)
 
+    def _corners_on_sheet(self, number: int, corners: Corners) -> Corners:
+        piece = self.listed[number]
+        px, py, pw, ph = (float(v) for v in box(piece["rect"]))
+        found = []
+        for x, y in corners:
+            sx, sy = to_sheet((x, y), piece, (pw, ph))
+            found.append((px + sx, py + sy))
+        return tuple(found)
+
     # ---- what is left ---------------------------------------------------------------------------------
 
     def _after(self) -> None:
@@ -300,6 +313,7 @@ class _Sheet:
         if self.sheet["print"]:
             return
         rests = {(box(r["at"]), r["step"]): r["name"] for r in self.sheet["rests"]}
+        true = {(box(r["at"]), r["step"]): clipped(rest_corners(r), box(r["at"])) for r in self.sheet["rests"]}
         left = dict.fromkeys(rests, False)
         strip = self._strip()
         for part in self.hand:
@@ -307,12 +321,19 @@ class _Sheet:
             named = next((at for at, step in rests if at == clear and not step), None)
             if named is not None:
                 left[named, ""] = True
+                there = area(true[named, ""]) - sum(
+                    area(clipped(hole_corners(hole), named)) for hole in self.sheet["holes"]
+                )
+                if abs(there - self._paper(named)) > CLOSE:
+                    self.bad(f"the rest {rests[named, '']} is said to be {there:.4f} sq in")
                 self.table.rests[f"{self._called()}{rests[named, '']}"] = named
             elif self.ticked is None and clear and min(clear[2:]) > Fraction(1, 32) and self._paper(clear):
                 self.bad(f"what is left at {[str(v) for v in clear]} has no name")
-        for key, at, _ in self.fell:
+        for key, at, outline in self.fell:
             if (at, key) in left:
                 left[at, key] = True
+                if not same(outline, true[at, key]):
+                    self.bad(f"the rest {rests[at, key]} has another outline than what falls out")
                 self.table.rests[f"{self._called()}{rests[at, key]}"] = at
         for piece in self.listed.values():
             at = box(piece["left"]) if piece["left"] and piece["number"] in self.table.pieces else None
@@ -379,7 +400,12 @@ def overlap(one: Corners, other: Corners) -> float:
     n = 24
     dx, dy = (max(xs) - min(xs)) / n, (max(ys) - min(ys)) / n
     points = [(min(xs) + (i + 0.5) * dx, min(ys) + (j + 0.5) * dy) for i in range(n) for j in range(n)]
-    return sum(_in(p, one) and _in(p, other) for p in points) * dx * dy
+    return sum(_well_in(p, one) and _well_in(p, other) for p in points) * dx * dy
+
+
+def _well_in(point: tuple[float, float], corners: Corners) -> bool:
+    """Inside, and not on the edge that two pieces share."""
+    return _in(point, corners) and all(_beside(point, (corners[k - 1], c)) > CLOSE for k, c in enumerate(corners))
 
 
 def _in(point: tuple[float, float], corners: Corners) -> bool:
@@ -393,37 +419,39 @@ def _in(point: tuple[float, float], corners: Corners) -> bool:
 
 
 def hole_corners(hole: Document) -> Corners:
-    """The outline of a hole; where it is none of its own, its figure's is looked up by its name."""
-    if hole["clipped"]:
-        return tuple((float(x), float(y)) for x, y in hole["clipped"])
-    at = box(hole)
-    if hole["figure"] == "rectangle":
-        return corners_of(at)
-    x, y, w, h = (float(v) for v in at)
-    own = figure(hole["figure"], w, h, float(length(hole["cut"])))
-    return tuple((px + x, py + y) for px, py in own)
+    return tuple((float(x), float(y)) for x, y in hole["outline"])
+
+
+def rest_corners(rest: Document) -> Corners:
+    """A rest is the whole of its box, or what of its box is inside the hole that it came out of."""
+    return hole_corners(rest["inside"]) if rest["inside"] else corners_of(box(rest["at"]))
 
 
 def sheet_corners(sheet: Document) -> Corners:
-    w, h = float(length(sheet["width"])), float(length(sheet["height"]))
-    if sheet["figure"] == "rectangle":
-        return ((0, 0), (w, 0), (w, h), (0, h))
-    return figure(sheet["figure"], w, h, float(length(sheet["cut"])))
+    whole: Box = (Fraction(0), Fraction(0), length(sheet["width"]), length(sheet["height"]))
+    return clipped(hole_corners(sheet["inside"]), whole) if sheet["inside"] else corners_of(whole)
 
 
-def figure(name: str, w: float, h: float, cut: float) -> Corners:
-    """A figure of a box, by its name: the one thing that is taken from the program, for a name says no corners."""
-    from ulna.core.figures import outline
+def same(one: Corners, other: Corners) -> bool:
+    """Whether two outlines are one, wherever on it their corners are."""
+    if abs(area(one) - area(other)) > 1e-3:
+        return False
+    edges = [(other[k - 1], corner) for k, corner in enumerate(other)]
+    return all(any(_beside(point, edge) < 1e-4 for edge in edges) for point in one)
 
-    return outline(name, w, h, cut)  # type: ignore[arg-type]
+
+def _beside(point: tuple[float, float], edge: tuple[tuple[float, float], tuple[float, float]]) -> float:
+    """How far a point is from an edge."""
+    (x, y), ((x1, y1), (x2, y2)) = point, edge
+    long = (x2 - x1) ** 2 + (y2 - y1) ** 2
+    t = min(1.0, max(0.0, ((x - x1) * (x2 - x1) + (y - y1) * (y2 - y1)) / long)) if long else 0.0
+    return max(abs(x - x1 - t * (x2 - x1)), abs(y - y1 - t * (y2 - y1)))
 
 
 # ---- laying ----------------------------------------------------------------------------------------
 
 
-def to_sheet(
-    point: tuple[Fraction, Fraction], piece: Document, size: tuple[Fraction, Fraction]
-) -> tuple[Fraction, Fraction]:
+def to_sheet(point: tuple[Number, Number], piece: Document, size: tuple[Number, Number]) -> tuple[Number, Number]:
     """A point of a piece as it lies on the page, on the piece as it lies on the sheet. What is told is the other way
     round: turned over about its upright middle line, then turned clockwise by quarters."""
     x, y = point
@@ -458,6 +486,8 @@ def laid(document: Document, table: Table) -> dict[str, Lies]:
             table.wrong.append(f"piece {one['number']} is to be laid and was not cut")
             continue
         piece, sheet = listed[one["number"]]
+        if got.within:  # what falls off a piece keeps the openings that were cut into it
+            got.holes = [*table.pieces[got.within].holes]
         found[one["piece"]] = _lie(one, got, piece, sheet)
     return found
 
@@ -466,6 +496,9 @@ def _lie(one: Document, got: Got, piece: Document, sheet: Document) -> Lies:
     _, _, w, h = got.at
     lies = (h, w) if piece["quarters"] % 2 else (w, h)
     own = got.outline or corners_of((Fraction(0), Fraction(0), *lies))
+    if sheet["inside"] and not got.outline:  # it has the outline of its sheet
+        there = clipped(sheet_corners(sheet), got.at)
+        own = tuple(_to_page((x - float(got.at[0]), y - float(got.at[1])), piece, (w, h)) for x, y in there)
     holes = [*got.holes]
     for panel in got.panels:
         holes.append(

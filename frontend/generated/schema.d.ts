@@ -2379,20 +2379,8 @@ export interface components {
         };
         CutSheet: {
             copy_number: number;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @default 0 in
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            cut: string;
             /** @enum {string} */
             face: "A" | "B";
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -2401,6 +2389,7 @@ export interface components {
             height: string;
             /** @default [] */
             holes: components["schemas"]["ulna__formats__cuts__Hole"][];
+            inside: components["schemas"]["ulna__formats__cuts__Hole"] | null;
             key: string;
             of_paper: string;
             paper: string;
@@ -3038,6 +3027,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default 0 */
+            quarters: number;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -3878,20 +3869,6 @@ export interface components {
             cards: components["schemas"]["Card-Input"][];
             /** @default 1 */
             count: number;
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            cut: string;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
             /** @default sheet */
             form: components["schemas"]["Form"];
             /**
@@ -3903,6 +3880,7 @@ export interface components {
             /** @default [] */
             holes: components["schemas"]["Hole-Input"][];
             id: string;
+            inside?: components["schemas"]["Hole-Input"] | null;
             name: string;
             scrap_of?: string | null;
             /** @default patterned */
@@ -3923,18 +3901,6 @@ export interface components {
             cards: components["schemas"]["Card-Output"][];
             /** @default 1 */
             count: number;
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @default 0 in
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            cut: string;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
             /** @default sheet */
             form: components["schemas"]["Form"];
             /**
@@ -3946,6 +3912,7 @@ export interface components {
             /** @default [] */
             holes: components["schemas"]["ulna__formats__kit__Hole-Output"][];
             id: string;
+            inside: components["schemas"]["ulna__formats__kit__Hole-Output"] | null;
             name: string;
             scrap_of: string | null;
             /** @default patterned */
@@ -4906,18 +4873,7 @@ export interface components {
         };
         Rest: {
             at: components["schemas"]["Rect"];
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @default 0 in
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            cut: string;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            inside: components["schemas"]["ulna__formats__cuts__Hole"] | null;
             name: string;
             /** @default  */
             step: string;
@@ -5958,7 +5914,10 @@ export interface components {
             up: string;
             write: string[];
         };
-        /** @description A hole of a figure in a box; `clipped` is its outline where it is not the whole figure. */
+        /**
+         * @description A hole of a figure in a box; `clipped` is its outline where it is not the whole figure. `outline` is written for
+         *     who reads a list without knowing the figures.
+         */
         ulna__formats__cuts__Hole: {
             /** @default [] */
             clipped: [
@@ -5983,6 +5942,13 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default [] */
+            outline: [
+                number,
+                number
+            ][];
+            /** @default 0 */
+            quarters: number;
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -6027,6 +5993,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default 0 */
+            quarters: number;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in

@@ -112,6 +112,7 @@ def test_the_list_goes_out_to_print_and_to_a_machine(mat: Page) -> None:
 
 def test_a_page_that_is_gone_is_told_with_a_way_on(page: Page) -> None:
     """On the list and at the bench: never an empty screen."""
+    begin_page(page, "single")
     for where in ("/cut/nowhere", "/cut/nowhere/bench"):
         page.goto(where)
         expect(page.get_by_role("heading", name="There is no cut list")).to_be_visible()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from functools import cache
 
 from hypothesis import strategies as st
 
@@ -47,6 +48,7 @@ PAPERS = (
     replace(paper("wharf", 3, pattern="houses"), strip=Strip(Edge.LEFT, inches(0, 1, 4))),
     scrap("rest", "cream", "7", "5"),
     replace(scrap("holed", "cream", "6", "8"), holes=(Hole(inches(1), inches(2), inches(2), inches(2), "circle"),)),
+    replace(scrap("arched", "cream", "7", "5"), inside=Hole(ZERO, ZERO, inches(7), inches(5), "arch", quarters=1)),
     replace(
         paper("cards", 2),
         cards=(
@@ -87,23 +89,40 @@ places = st.builds(
 )
 
 
+angles = st.sampled_from([0.0, 0.0, -7.5, 30.0])
 several = st.lists(choices, min_size=1, max_size=4).map(tuple)
 small = sixteenths(4, 40)
+sizes = sixteenths(16, 160)
+openings = st.builds(
+    Opening,
+    st.sampled_from(FIGURES),
+    st.one_of(st.none(), sixteenths(4, 40)),
+    sizes,
+    sizes,
+    sixteenths(-8, 8),
+    sixteenths(-8, 8),
+    print=st.one_of(st.none(), prints),
+)
 
 
 def _constructions(id: str) -> st.SearchStrategy[Part]:
     """Everything that is made of several pieces, or of a piece that is no rectangle."""
-    named, sizes = st.just(id), sixteenths(16, 160)
-    openings = st.builds(
-        Opening,
-        st.sampled_from(FIGURES),
-        st.one_of(st.none(), sixteenths(4, 40)),
-        sizes,
-        sizes,
-        print=st.one_of(st.none(), prints),
-    )
+    named = st.just(id)
     return st.one_of(
-        st.builds(Panel, named, named, st.none(), sizes, sizes, choices, place=places, mats=mats, opening=openings),
+        st.builds(
+            Panel,
+            named,
+            named,
+            st.none(),
+            sizes,
+            sizes,
+            choices,
+            place=places,
+            mats=mats,
+            opening=openings,
+            corner=st.sampled_from([ZERO, ZERO, inches(0, 1, 2)]),
+            angle=angles,
+        ),
         st.builds(
             Papered,
             named,
@@ -194,7 +213,17 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             several,
             places,
         ),
-        st.builds(Card, named, st.just("cards"), st.sampled_from(["sun", "rain"]), st.booleans(), place=places),
+        st.builds(
+            Card,
+            named,
+            st.just("cards"),
+            st.sampled_from(["sun", "rain"]),
+            st.booleans(),
+            figure=st.sampled_from(["rectangle", "tag", "rounded", "circle"]),
+            angle=angles,
+            opening=st.one_of(st.none(), openings),
+            place=places,
+        ),
         st.builds(Tape, named, place=places),
         st.builds(Stitching, named, place=places),
     )
@@ -202,11 +231,15 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
 
 def _holed(id: str) -> st.SearchStrategy[Part]:
     """A scrap with a round hole, used as it is."""
-    choice = st.builds(PaperChoice, st.just("holed"), st.sampled_from(["A", "B"]))
-    return st.builds(Panel, st.just(id), st.just(id), choice=choice, place=places, as_it_is=st.just(True))
+    choice = st.builds(PaperChoice, st.sampled_from(["holed", "arched"]), st.sampled_from(["A", "B"]))
+    return st.builds(
+        Panel, st.just(id), st.just(id), choice=choice, place=places, as_it_is=st.just(True), angle=angles
+    )
 
 
+@cache
 def _part(id: str) -> st.SearchStrategy[Part]:
+    """Made once for each place in a recipe: hypothesis takes longer to make a strategy than to draw from it."""
     named, rims = st.just(id), sixteenths(4, 16)
     sizes = (sixteenths(8, 192), sixteenths(8, 192))
     return st.one_of(
@@ -228,9 +261,13 @@ def _part(id: str) -> st.SearchStrategy[Part]:
     )
 
 
+kinds = st.sampled_from(sorted(KINDS))
+how_many = {most: st.integers(1, most) for most in (1, 2, 5)}
+
+
 @st.composite
 def pages(draw: st.DrawFn, most: int = 2) -> PagePlan:
     """One or two pages of any format with up to five parts, some of which do not fit."""
-    format = of_kind(draw(st.sampled_from(sorted(KINDS))), draw(st.integers(1, most)))
-    parts = tuple(draw(_part(f"p{k}")) for k in range(draw(st.integers(1, 5))))
+    format = of_kind(draw(kinds), draw(how_many[most]))
+    parts = tuple(draw(_part(f"p{k}")) for k in range(draw(how_many[5])))
     return PagePlan("any", format, parts=parts)

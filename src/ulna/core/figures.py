@@ -13,6 +13,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from functools import lru_cache
 from typing import Literal, get_args
 
 from ulna.core import shapes
@@ -48,7 +49,8 @@ CUT: dict[Figure, str] = {
 class Hole:
     """A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
 
-    `clipped` is what is left of it, in inches from the same corner, where the gutter has parted what it is in.
+    `clipped` is what is left of it, in inches from the same corner, where the gutter has parted what it is in. In a
+    piece that lies turned on its sheet it stands clockwise by so many `quarters`.
     """
 
     x: Length
@@ -58,6 +60,7 @@ class Hole:
     figure: Figure = "rectangle"
     cut: Length = ZERO
     clipped: Polygon = ()
+    quarters: int = 0
 
     @classmethod
     def of(cls, at: Rect, figure: Figure = "rectangle", cut: Length = ZERO) -> Hole:
@@ -79,14 +82,19 @@ class Hole:
         if self.is_straight:
             return Hole.of(there)
         room = box(part.x.inches, part.y.inches, part.width.inches, part.height.inches)
-        return replace(Hole.of(there, self.figure, self.cut), clipped=clipped(self.outline, room))
+        return replace(
+            self, x=there.x, y=there.y, width=there.width, height=there.height, clipped=clipped(self.outline, room)
+        )
 
     def units_in(self, part: Rect) -> Fraction:
         """How much of it lies in a part, in units squared and without error, wherever it is counted from."""
+        return _units_in(self, part)
+
+    def in_units(self) -> list[tuple[int, int]]:
+        """Its corners in whole units."""
         if self.clipped:
-            return units_of(in_units(self.clipped), part)
-        own = in_units(outline(self.figure, self.width.inches, self.height.inches, self.cut.inches))
-        return units_of([(x + self.x.units, y + self.y.units) for x, y in own], part)
+            return in_units(self.clipped)
+        return [(x + self.x.units, y + self.y.units) for x, y in in_units(self._own())]
 
     @property
     def is_straight(self) -> bool:
@@ -97,8 +105,28 @@ class Hole:
         """In inches from the corner of what it is in."""
         if self.clipped:
             return self.clipped
-        own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
-        return moved(own, self.x.inches, self.y.inches)
+        return moved(self._own(), self.x.inches, self.y.inches)
+
+    def _own(self) -> Polygon:
+        """From the corner of its box."""
+        width, height = self.width.inches, self.height.inches
+        upright = (height, width) if self.quarters % 2 else (width, height)
+        return quarter_turned(outline(self.figure, *upright, self.cut.inches), *upright, self.quarters)
+
+
+@lru_cache(maxsize=4096)
+def _units_in(hole: Hole, part: Rect) -> Fraction:
+    """Remembered: the book and the list ask for the same parts again and again, and fractions are slow."""
+    return units_of(hole.in_units(), part)
+
+
+def quarter_turned(outline: Polygon, width: float, height: float, quarters: int) -> Polygon:
+    """An outline in a box of `width` × `height` once box and outline are turned clockwise by so many quarters, from the
+    corner that the box has then."""
+    for _ in range(quarters % 4):
+        outline = tuple((height - y, x) for x, y in outline)
+        width, height = height, width
+    return outline
 
 
 ARCS = 12

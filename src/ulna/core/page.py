@@ -22,7 +22,7 @@ from ulna.core.parts.photo import outline_of
 from ulna.core.parts.place import place_at
 from ulna.core.parts.pocket import KEPT_OFF, Pocket
 from ulna.core.parts.stitching import Stitching
-from ulna.core.pieces import Built, Ground, Handle, Piece
+from ulna.core.pieces import Built, Ground, Handle, Leftover, Piece
 from ulna.core.polygons import Polygon
 from ulna.core.shelf import Edge
 from ulna.core.standing import Standing, stand
@@ -184,8 +184,15 @@ def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece
 
 def _unmatched(pieces: tuple[Piece, ...], ruler: Ruler) -> tuple[Piece, ...]:
     """Pieces made of another one's leftover are cut on their own where the gutter has parted either of the two."""
+    by_id = {piece.id: piece for piece in pieces}
     whole = {piece.id for piece in pieces if piece.half is None}
-    lost = {p.leftover.of: p.id for p in pieces if p.leftover and not {p.base_id, p.leftover.of} <= whole}
+    lost = {
+        p.leftover.of: p.id
+        for p in pieces
+        if p.leftover
+        and not {p.base_id, p.leftover.of} <= whole
+        and not _halves_of_one(p, by_id.get(p.leftover.of))
+    }
     if not lost:
         return pieces
     return tuple(
@@ -196,6 +203,10 @@ def _unmatched(pieces: tuple[Piece, ...], ruler: Ruler) -> tuple[Piece, ...]:
         else piece
         for piece in pieces
     )
+
+
+def _halves_of_one(piece: Piece, other: Piece | None) -> bool:
+    return other is not None and piece.whole == other.whole != ""
 
 
 def _flush(piece: Piece, room: Rect) -> Piece:
@@ -262,7 +273,7 @@ def halved(piece: Piece, ground: Ground) -> list[Piece]:
     gutter = ground.format.gutter
     if gutter is None:
         return [piece]
-    if (piece.outline and not piece.torn) or piece.angle:
+    if piece.angle or (piece.outline and not piece.torn and not piece.comes_shaped):
         return _parted(piece, gutter, ground.ruler)
     if not piece.rect.x < gutter < piece.rect.right:
         return [piece]
@@ -271,7 +282,7 @@ def halved(piece: Piece, ground: Ground) -> list[Piece]:
         x1, _, x2, _ = polygons.bounds(line)
         if not x1 < (gutter - piece.uncut.x).inches < x2:
             return [piece]  # the shape that it is cut to lies on one side
-    if piece.torn:
+    if piece.outline:
         return [
             _half(piece, "left", left, outline=_beside(piece, left)),
             _half(piece, "right", right, outline=_beside(piece, right)),
@@ -328,6 +339,8 @@ def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
         return [piece]
     u = piece.uncut
     x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
+    if piece.pin is not None and piece.angle:
+        return _cut_through(piece, gutter)
     found = []
     sides: tuple[Side, Side] = ("left", "right")
     for side, half in zip(sides, polygons.halves(seen, gutter.inches), strict=True):
@@ -339,8 +352,27 @@ def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
         rect = Rect(u.x + low_x, u.y + low_y, ruler.up(x2) - low_x, ruler.up(y2) - low_y)
         if not piece.angle:  # it ends where the gutter is, though that may lie between two marks of its own
             rect = _to_gutter(rect, side, gutter)
+        if piece.pin is not None:  # nothing but the card is printed there
+            rect = rect.common(piece.rect)
         found.append(_half(piece, side, rect, outline=own))
     return found if len(found) == 2 else [piece]
+
+
+def _cut_through(piece: Piece, gutter: Length) -> list[Piece]:
+    """Halves of what there is only once, at an angle: the boxes that hold them would overlap. It is cut out whole, then
+    along the line of the gutter; the right half is what falls off the left one."""
+    u = piece.uncut
+    x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
+    both = (
+        polygons.moved(polygons.turned(half, -piece.angle, (x + w / 2, y + h / 2)), -x, -y)
+        for half in polygons.halves(piece.seen, gutter.inches)
+    )
+    sides: tuple[Side, Side] = ("left", "right")
+    left, right = (
+        replace(_half(piece, side, piece.rect, outline=own), holes=piece.holes, comes_shaped=False)
+        for side, own in zip(sides, both, strict=True)
+    )
+    return [left, replace(right, pin=None, leftover=Leftover(left.id, right.outline))]
 
 
 def _to_gutter(rect: Rect, side: Side, gutter: Length) -> Rect:

@@ -90,7 +90,8 @@ class Piece:
     cut to shape or trimmed, in inches from the corner of `uncut`; `figure` names it where it has a name, with its own
     measure `cut`, and `torn` are edges that are torn (their core seen or not). `holes` are openings in it, from the
     same corner; `angle` is how far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a
-    printed card lies, from the side that is chosen; one that is the sheet `as_it_is` has `brought` so many holes along.
+    printed card lies, from the side that is chosen; one that is the sheet `as_it_is` has `brought` so many holes along,
+    and its outline where it `comes_shaped`.
     `colour` is the tape's, `print` what is printed. `role` says what it is, and so whether paper is cut for it.
     `whole` is the id of the piece that it is a half of, `layer` which mat of its part it is, counted from 1, the
     innermost first. `leftover` says that it is made of what falls off another piece: no more paper is asked for it;
@@ -117,6 +118,7 @@ class Piece:
     holes: tuple[Hole, ...] = ()
     pin: Rect | None = None
     as_it_is: bool = False
+    comes_shaped: bool = False
     brought: int = 0
     colour: str = ""
     print: Print | None = None

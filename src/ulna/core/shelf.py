@@ -10,10 +10,9 @@ from functools import cached_property
 from typing import Literal
 
 from ulna.core.errors import NotOnShelf
-from ulna.core.figures import Figure, Hole, outline
+from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length
-from ulna.core.polygons import units_in
 
 Face = Literal["A", "B"]
 
@@ -128,7 +127,8 @@ class Paper:
     """So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from.
 
     `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
-    side; nothing is cut there. A scrap that is no rectangle has a `figure`, with its own measure `cut`.
+    side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
+    hole may reach beyond what is left of the scrap.
     """
 
     id: str
@@ -144,8 +144,7 @@ class Paper:
     scrap_of: str | None = None
     cards: tuple[Card, ...] = ()
     holes: tuple[Hole, ...] = ()
-    figure: Figure = "rectangle"
-    cut: Length = ZERO
+    inside: Hole | None = None
 
     def face(self, face: Face) -> Side:
         return self.a if face == "A" else self.b
@@ -160,25 +159,26 @@ class Paper:
     @property
     def area(self) -> Fraction:
         """The paper of one sheet in units squared: without what is cut out of it already."""
-        whole = Rect(ZERO, ZERO, self.width, self.height)
-        if self.figure == "rectangle":
-            there = Fraction(whole.area)
-        else:
-            own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
-            there = units_in(own, whole)
-        return there - sum((hole.units_in(whole) for hole in self.holes), Fraction(0))
+        return paper_in(Rect(ZERO, ZERO, self.width, self.height), self.inside, self.holes)
 
     @property
     def is_scrap(self) -> bool:
         return self.form is Form.SCRAP
 
 
+def paper_in(at: Rect, inside: Hole | None, holes: Iterable[Hole]) -> Fraction:
+    """How much paper there is in a part of a sheet, in units squared: what is inside, less what is a hole already."""
+    there = Fraction(at.area) if inside is None else inside.units_in(at)
+    return there - sum((hole.units_in(at) for hole in holes), Fraction(0))
+
+
 def seen_from(hole: Hole, width: Length, face: Face) -> Hole:
-    """A hole of a sheet of that width, given as seen from A, as it is seen from a side; and the other way round."""
+    """A hole of a sheet of that width, given as seen from A, as it is seen from a side; and the other way round. All
+    figures are their own mirror images, so one that stands upright stays."""
     if face == "A":
         return hole
     clipped = tuple((width.inches - x, y) for x, y in reversed(hole.clipped))
-    return replace(hole, x=width - hole.at.right, clipped=clipped)
+    return replace(hole, x=width - hole.at.right, clipped=clipped, quarters=-hole.quarters % 4)
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,7 +6,6 @@ piece goes. docs/cut-list.md says every origin, side and sign.
 
 from __future__ import annotations
 
-import json
 from collections.abc import Collection, Iterable
 from typing import Any, Literal
 
@@ -112,7 +111,7 @@ def document(
 
 def write(document: Document) -> str:
     """The document as text in JSON."""
-    return json.dumps(document.model_dump(mode="json"), ensure_ascii=False, indent=2) + "\n"
+    return document.model_dump_json(indent=2) + "\n"
 
 
 def schema() -> dict[str, Any]:

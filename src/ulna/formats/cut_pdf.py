@@ -186,6 +186,8 @@ class _Map:
         c.setFillAlpha(1)
         c.setStrokeColor(HexColor(INK))
         c.setLineWidth(0.5)
+        if sheet.inside is not None:
+            self.pen.outline(sheet.inside.within(sheet.whole).outline, self.left, self.top, self.k)
         pieces = [piece for piece in sheet.pieces if not piece.of]
         for piece in pieces:
             c.rect(*self._box(piece.rect))

@@ -37,7 +37,8 @@ class Rect(Model):
 
 
 class Hole(Model):
-    """A hole of a figure in a box; `clipped` is its outline where it is not the whole figure."""
+    """A hole of a figure in a box; `clipped` is its outline where it is not the whole figure. `outline` is written for
+    who reads a list without knowing the figures."""
 
     core = figures.Hole
     x: AnyLength
@@ -47,6 +48,8 @@ class Hole(Model):
     figure: Figure = "rectangle"
     cut: AnyLength = ZERO
     clipped: Outline = []
+    quarters: int = 0
+    outline: Outline = []
 
 
 class CutPiece(Model):
@@ -80,8 +83,7 @@ class Rest(Model):
     core = cut_list.Rest
     at: Rect
     name: str
-    figure: Figure = "rectangle"
-    cut: AnyLength = ZERO
+    inside: Hole | None = None
     step: str = ""
 
 
@@ -190,8 +192,7 @@ class CutSheet(Model):
     print: str = ""
     paper_name: str = ""
     holes: list[Hole] = []
-    figure: Figure = "rectangle"
-    cut: AnyLength = ZERO
+    inside: Hole | None = None
 
     @model_validator(mode="before")
     @classmethod

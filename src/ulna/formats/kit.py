@@ -75,6 +75,7 @@ class Hole(Model):
     figure: Figure = "rectangle"
     cut: Gap = ZERO
     clipped: Annotated[list[tuple[float, float]], Field(max_length=400)] = []
+    quarters: Annotated[int, Field(ge=0, le=3)] = 0
 
 
 class Paper(Model):
@@ -94,8 +95,7 @@ class Paper(Model):
     scrap_of: str | None = None
     cards: Annotated[list[Card], Field(max_length=100)] = []
     holes: Annotated[list[Hole], Field(max_length=50)] = []
-    figure: Figure = "rectangle"
-    cut: Gap = ZERO
+    inside: Hole | None = None
 
     @model_validator(mode="after")
     def _on_the_sheet(self) -> Self:

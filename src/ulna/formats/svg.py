@@ -273,6 +273,9 @@ def sheet(cut: CutSheet, name: str, ruler: Ruler) -> str:
         f'<path class="hole" d="{polygons.path(hole.outline)}" fill="{INK}" fill-opacity="0.25"/>'
         for hole in cut.holes
     ]
+    if cut.inside is not None:
+        line = polygons.path(polygons.box(0, 0, w, h), cut.inside.within(cut.whole).outline)
+        body.append(f'<path class="hole" d="{line}" fill="{INK}" fill-opacity="0.25" fill-rule="evenodd"/>')
     for step in cut.steps:
         line = line_of(step, cut)
         if line:

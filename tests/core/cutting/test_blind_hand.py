@@ -29,7 +29,7 @@ from ulna.core.shelf import Direction, Shelf
 from ulna.formats import cut_document
 
 QUICK = 300
-PAGES = int(os.environ.get("ULNA_PAGES", "1000"))
+PAGES = int(os.environ.get("ULNA_PAGES", "3000"))
 """So many pages are drawn; `make bench` draws more."""
 SHELF = Shelf.of(list(PAPERS))
 RULERS = (Ruler(), Ruler(Unit.MM, MARKS["1 mm"]), Ruler(Unit.CM, MARKS["0.5 mm"]), Ruler(mark=MARKS["1/8 in"]))

@@ -159,10 +159,53 @@ def test_the_middle_of_a_round_opening_is_a_round_scrap() -> None:
     everything = {step.key for sheet in cuts.sheets for step in sheet.steps}
     shelf, _ = scraps.after(Shelf.of([REEDS]), [(cuts, everything)])
     (middle,) = [p for p in shelf.papers.values() if p.is_scrap]
-    assert (middle.figure, middle.width, middle.height) == ("circle", inches(3), inches(2))
+    assert middle.inside == Hole(ZERO, ZERO, inches(3), inches(2), "circle")
+    assert (middle.width, middle.height) == (inches(3), inches(2))
     square = panel("s", "2", "1 1/4", "reeds")
     again = listed(pieces_of(square, papers=tuple(shelf.papers.values())), *shelf.papers.values())
     assert again.sheets[0].scrap, "a smaller piece comes out of its largest rectangle"
+
+
+def test_what_falls_out_of_a_piece_that_lies_turned_lies_turned_too() -> None:
+    """An arch of 3 × 4 upright in a piece whose stripes lie turned: on the sheet, and so as a scrap of the paper, it is
+    4 × 3 and its round end is at a side."""
+    striped = replace(REEDS, a=Side(direction=Direction.TWO_WAY))
+    opening = Opening("arch", None, inches(3), inches(4))
+    turned = Panel("p", "card", None, inches(6), inches(8), PaperChoice("reeds", "A", True), opening=opening)
+    cuts = listed(pieces_of(turned, papers=(striped,)), striped)
+    (piece,) = cuts.sheets[0].pieces
+    assert (piece.rect.width, piece.rect.height, piece.quarters) == (inches(8), inches(6), 1)
+    everything = {step.key for sheet in cuts.sheets for step in sheet.steps}
+    shelf, _ = scraps.after(Shelf.of([striped]), [(cuts, everything)])
+    (middle,) = [p for p in shelf.papers.values() if p.inside]
+    # On the page the round end is at the top; turned back anticlockwise it is at the left.
+    assert middle.inside == Hole(ZERO, ZERO, inches(4), inches(3), "arch", quarters=3)
+    assert all(1.3 < y < 1.7 for x, y in middle.inside.outline if x < 0.01), "the top of the arc, half way down"
+
+
+def test_a_scrap_that_is_no_rectangle_keeps_its_outline_when_it_is_cut() -> None:
+    """Of a round scrap of 6 a strip of 2 × 3 is cut: what is beside the circle is not there to cut from."""
+    round_one = replace(scrap("disc", "reeds", "6", "6"), inside=Hole(ZERO, ZERO, inches(6), inches(6), "circle"))
+    spent = replace(REEDS, count=0)
+    cuts = listed(pieces_of(panel("s", "2", "3", "reeds"), papers=(spent, round_one)), spent, round_one)
+    (sheet,) = cuts.sheets
+    everything = {step.key for step in sheet.steps}
+    parts = progress.shares(sheet, everything)
+    assert sum(share.area for share in parts) == round_one.area < inches(6).units ** 2
+    shelf, _ = scraps.after(Shelf.of([spent, round_one]), [(cuts, everything)])
+    left = [p for p in shelf.papers.values() if p.is_scrap and p.count]
+    assert left and all(p.inside is not None for p in left), "each has part of the circle's edge"
+    by_name = {share.at: share.area for share in parts if share.kind == "rest"}
+    assert sorted(p.area for p in left) == sorted(by_name.values())
+
+
+def test_a_round_scrap_used_as_it_is_is_a_round_piece() -> None:
+    round_one = replace(scrap("disc", "reeds", "6", "6"), inside=Hole(ZERO, ZERO, inches(6), inches(6), "circle"))
+    whole = Panel("w", "disc", choice=PaperChoice("disc"), as_it_is=True)
+    (piece,) = pieces_of(whole, papers=(REEDS, round_one))
+    assert piece.outline == round_one.inside.outline  # type: ignore[union-attr]
+    (sheet,) = listed((piece,), REEDS, round_one).sheets
+    assert [step.kind for step in sheet.steps] == ["take"], "nothing is cut along an outline that is there already"
 
 
 def test_a_rest_with_a_hole_stays_one_scrap() -> None:

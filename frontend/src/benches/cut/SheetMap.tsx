@@ -60,6 +60,7 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, n
       {sheet.rests.map((rest) => (
         <rect key={rest.name} {...box(rest.at)} fill={`url(#${id}-rest)`} />
       ))}
+      <Beside sheet={sheet} />
       {sheet.strip && <Strip sheet={sheet} />}
       {whole.map((piece) => {
         const rect = box(piece.rect);
@@ -129,13 +130,28 @@ function Aside({ sheet, of, grain }: { sheet: Sheet; of: Box; grain: number }) {
 
 /** What is cut out of the sheet already: the table is seen through it. */
 function Hole({ hole }: { hole: Sheet["holes"][number] }) {
-  const at = box(hole);
-  if (hole.figure === "circle" && !hole.clipped.length) {
-    const [rx, ry] = [at.width / 2, at.height / 2];
-    return <ellipse cx={at.x + rx} cy={at.y + ry} rx={rx} ry={ry} fill={colours.ground} stroke={colours.line} />;
-  }
-  return <rect {...at} fill={colours.ground} stroke={colours.line} strokeWidth={0.02} />;
+  return <path d={path(hole.outline)} fill={colours.ground} stroke={colours.line} strokeWidth={0.02} />;
 }
+
+/** What a scrap that is no rectangle has not: the table is seen beside it. */
+function Beside({ sheet }: { sheet: Sheet }) {
+  if (!sheet.inside) return null;
+  const [w, h] = [inches(sheet.width), inches(sheet.height)];
+  return (
+    <svg width={w} height={h} viewBox={`0 0 ${w} ${h}`} role="presentation">
+      <path
+        d={`M0 0H${w}V${h}H0Z${path(sheet.inside.outline)}`}
+        fillRule="evenodd"
+        fill={colours.ground}
+        stroke={colours.line}
+        strokeWidth={0.02}
+      />
+    </svg>
+  );
+}
+
+const path = (outline: Sheet["holes"][number]["outline"]) =>
+  `M${outline.map((corner) => corner.join(" ")).join("L")}Z`;
 
 function Strip({ sheet }: { sheet: Sheet }) {
   if (!sheet.strip) return null;

@@ -17,7 +17,7 @@ type Hole = Paper["holes"][number];
 type At = Paper["cards"][number]["at"];
 
 const BEGIN: At = { x: "0 in", y: "0 in", width: "3 in", height: "4 in" };
-const HOLE: Hole = { ...BEGIN, figure: "rectangle", cut: "0 in", clipped: [] };
+const HOLE: Hole = { ...BEGIN, figure: "rectangle", cut: "0 in", clipped: [], quarters: 0 };
 
 export function PlacesOnSheet({ paper, onChange }: Props) {
   const cards = (change: (all: Paper["cards"]) => Paper["cards"]) => (p: Paper) => ({

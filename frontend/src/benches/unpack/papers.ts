@@ -22,8 +22,7 @@ export function paperLike(last: Paper | undefined, name: string): Paper {
     scrap_of: null,
     cards: [],
     holes: [],
-    figure: "rectangle",
-    cut: "0 in",
+    inside: null,
   };
 }
 

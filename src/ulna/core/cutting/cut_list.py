@@ -12,11 +12,11 @@ from fractions import Fraction
 from typing import Literal
 
 from ulna.core.cutting.steps import Step
-from ulna.core.figures import Figure, Hole, outline
+from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, inches
-from ulna.core.polygons import Polygon, moved, units_in
-from ulna.core.shelf import Face, Strip
+from ulna.core.polygons import Polygon, moved
+from ulna.core.shelf import Face, Strip, paper_in
 
 ARM = inches(12)
 """What a trimmer's cutting arm takes; longer cuts go by knife and metal ruler."""
@@ -63,6 +63,13 @@ class CutPiece:
             outline = tuple((width - x, y) for x, y in outline)
         return moved(outline, self.rect.x.inches, self.rect.y.inches)
 
+    def hole_on_sheet(self, hole: Hole) -> Hole:
+        """A hole of the piece, given as it lies on the page, on the sheet as that is looked at."""
+        at, quarters = self.on_sheet(hole.at), hole.quarters - self.quarters
+        line = self.outline_on_sheet(hole.clipped) if hole.clipped else ()
+        turned = (-quarters if self.over else quarters) % 4
+        return Hole(at.x, at.y, at.width, at.height, hole.figure, hole.cut, line, turned)
+
     def on_sheet(self, at: Rect) -> Rect:
         """Where on the sheet, as it is looked at, a part of the piece is that is given as it lies on the page."""
         width, height = self.lies
@@ -76,15 +83,15 @@ class CutPiece:
 
 @dataclass(frozen=True, slots=True)
 class Rest:
-    """A part that is left, by its letter and its box on the sheet; one that is no rectangle has a figure in that box.
+    """A part that is left, by its letter and its box on the sheet; of one that is no rectangle there is what is
+    `inside` a hole, which may reach beyond that box.
 
     `step` is the key of the step that it comes out of, where that is an opening.
     """
 
     at: Rect
     name: str
-    figure: Figure = "rectangle"
-    cut: Length = ZERO
+    inside: Hole | None = None
     step: str = ""
 
 
@@ -93,8 +100,8 @@ class CutSheet:
     """One sheet or scrap, as it is looked at: `face` is the side that is up.
 
     `of_paper` is the paper itself, also where `paper` is a scrap of it; `paper_name` is what it is called. `holes` are
-    cut out of it already; a scrap that is no rectangle has a `figure`. `print` names the photo where the sheet is a
-    print that is cut.
+    cut out of it already; of a scrap that is no rectangle there is what is `inside` a hole. `print` names the photo
+    where the sheet is a print that is cut.
     """
 
     key: str
@@ -112,8 +119,7 @@ class CutSheet:
     print: str = ""
     paper_name: str = ""
     holes: tuple[Hole, ...] = ()
-    figure: Figure = "rectangle"
-    cut: Length = ZERO
+    inside: Hole | None = None
 
     @property
     def whole(self) -> Rect:
@@ -137,12 +143,11 @@ class CutSheet:
 
     def paper_in(self, at: Rect) -> Fraction:
         """How much paper there is in a part of the sheet, in units squared: what is a hole already is none."""
-        if self.figure == "rectangle":
-            there = Fraction(at.area)
-        else:
-            own = outline(self.figure, self.width.inches, self.height.inches, self.cut.inches)
-            there = units_in(own, at)
-        return there - sum((hole.units_in(at) for hole in self.holes), Fraction(0))
+        return paper_in(at, self.inside, self.holes)
+
+    def inside_of(self, at: Rect) -> Hole | None:
+        """What of the sheet's own outline a part of it has; none where it is all paper but for holes."""
+        return None if self.inside is None or self.inside.units_in(at) == at.area else self.inside
 
     def rekeyed(self, key: str, copy: int) -> CutSheet:
         """The same sheet under another key and number; its steps follow."""

@@ -10,7 +10,7 @@ from collections.abc import Iterable
 
 from ulna.core.cutting import blocks_in_phase
 from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
-from ulna.core.figures import inner_box, outline
+from ulna.core.figures import inner_box
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO
 from ulna.core.pieces import Piece as PagePiece
@@ -61,10 +61,10 @@ def missing(paper: Paper) -> list[Rect]:
     """The boxes of a sheet that nothing can be cut from: its holes, and what is beside the largest rectangle in a scrap
     that is no rectangle."""
     holes = [_on_sheet(hole.at, paper) for hole in paper.holes]
-    if paper.figure == "rectangle":
+    if paper.inside is None:
         return holes
-    own = outline(paper.figure, paper.width.inches, paper.height.inches, paper.cut.inches)
-    inner, whole = inner_box(own), Rect(ZERO, ZERO, paper.width, paper.height)
+    whole = Rect(ZERO, ZERO, paper.width, paper.height)
+    inner = inner_box(paper.inside.within(whole).outline)
     return [*holes, *(whole.without(inner) if inner is not None else [whole])]
 
 

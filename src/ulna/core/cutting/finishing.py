@@ -39,7 +39,7 @@ def finishing(
         if cut.panel is not None and here.is_straight and cut.on_sheet(here.at) == cut.panel:
             continue  # the knife takes that panel out on the sheet
         yield Open("", 0, cut.rect, cut.number, here, _is_punched(here, punches))
-    if piece.outline:
+    if piece.outline and not piece.comes_shaped:
         line = polygons.moved(in_its_box(piece), *shift(piece, made_of_it))
         yield _outlined(piece, cut, line, tuple(one.number for one in taken), ruler, punches)
 

@@ -114,7 +114,9 @@ class _Lister:
         at_a_side = paper.strip is not None and paper.strip.edge in (Edge.LEFT, Edge.RIGHT)
         printed = any(pieces[f.piece].pin for f in self.found)
         panels = any(f.panel for f in self.found)
-        self.mirrored = self.face == "B" and (at_a_side or bool(paper.holes) or printed or panels)
+        self.mirrored = self.face == "B" and (
+            at_a_side or bool(paper.holes) or paper.inside is not None or printed or panels
+        )
 
     def seen(self, area: Area) -> Rect:
         x = self.paper.width.units - area.right if self.mirrored else area.x
@@ -145,8 +147,7 @@ class _Lister:
             numbered(in_order(steps), key),
             paper_name=paper.name,
             holes=holes,
-            figure=paper.figure,
-            cut=paper.cut,
+            inside=seen_from(paper.inside, paper.width, self.face) if paper.inside else None,
         )
         return replace(bare, rests=progress.named_rests(bare, {s.key for s in bare.steps}))
 

@@ -11,7 +11,7 @@ from typing import Literal
 from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, Rest
 from ulna.core.cutting.steps import Cut, Gut, Open, Step, comes_before, is_finishing
-from ulna.core.figures import Figure
+from ulna.core.figures import Hole
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, inches
 from ulna.core.pieces import Piece
@@ -77,14 +77,14 @@ def concerns(step: Step) -> tuple[int, ...]:
 class Share:
     """Part of a begun sheet: a piece, a rest, a part that more is to be cut from, or waste. `area` is in units
     squared: a gutted piece is less than its rectangle, a part with a hole less than its box. `step` is the key of the
-    opening that a rest comes out of, which then has a figure."""
+    opening that a rest comes out of; of one that is no rectangle
+    there is what is `inside` a hole."""
 
     kind: Literal["piece", "rest", "open", "waste"]
     at: Rect
     area: Fraction
     piece: CutPiece | None = None
-    figure: Figure = "rectangle"
-    cut: Length = ZERO
+    inside: Hole | None = None
     step: str = ""
 
 
@@ -144,10 +144,11 @@ def _piece(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Len
         if step.key not in ticked or not is_finishing(step) or piece.number not in concerns(step):
             continue
         if isinstance(step, Open):
-            fell = step.hole.units_in(own)
-            at = piece.on_sheet(step.hole.at)
+            hole = piece.hole_on_sheet(step.hole)
+            fell = hole.units_in(piece.rect)
             kept = is_kept_middle(step, least)
-            yield Share("rest" if kept else "waste", at, fell, None, step.hole.figure, step.hole.cut, step.key)
+            inside = None if hole.is_straight else hole
+            yield Share("rest" if kept else "waste", hole.at, fell, None, inside, step.key)
         else:
             fell = own.area - polygons.units_in(step.outline, own)  # type: ignore[union-attr]
             for other in _made_of(step, piece, sheet):
@@ -200,12 +201,13 @@ def named_rests(sheet: CutSheet, ticked: Collection[str], least: Length = HAIR) 
         cuts = (k for k, step in enumerate(sheet.steps) if not is_finishing(step) and step.of.contains(share.at))
         return max(cuts, default=-1)
 
-    old = {(rest.at, rest.figure): rest.name for rest in sheet.rests}
+    old = {(rest.at, rest.step): rest.name for rest in sheet.rests}
     more = letters(old.values())
     found = list[Rest]()
     for share in sorted(there, key=made):
-        name = old.get((share.at, share.figure)) or next(more)
-        found.append(Rest(share.at, name, share.figure, share.cut, share.step))
+        name = old.get((share.at, share.step)) or next(more)
+        inside = share.inside if share.step else sheet.inside_of(share.at)
+        found.append(Rest(share.at, name, inside, share.step))
     return tuple(found)
 
 

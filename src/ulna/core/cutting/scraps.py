@@ -113,6 +113,7 @@ def _is_gutted(panel: Rect, sheet: CutSheet, ticked: Collection[str]) -> bool:
 
 def _scrap(paper: Paper, sheet: CutSheet, share: Share) -> Paper:
     at = share.at
+    inside = share.inside if share.step else sheet.inside_of(at)
     return replace(
         paper,
         id=scrap_id(sheet, at),
@@ -124,8 +125,7 @@ def _scrap(paper: Paper, sheet: CutSheet, share: Share) -> Paper:
         strip=None,
         cards=(),
         holes=_holes(sheet, at),
-        figure=sheet.figure if at == sheet.whole else share.figure,
-        cut=sheet.cut if at == sheet.whole else share.cut,
+        inside=_from_a(inside, sheet, at) if inside else None,
         scrap_of=paper.scrap_of or paper.id,
     )
 
@@ -138,5 +138,10 @@ def _holes(sheet: CutSheet, at: Rect) -> tuple[Hole, ...]:
         if at.meets(hole.at):
             # A round one that a cut goes through stays as it is: it reaches beyond the rest.
             there = hole.within(at) if hole.is_straight else hole
-            found.append(seen_from(there.moved(-at.x, -at.y), at.width, sheet.face))
+            found.append(_from_a(there, sheet, at))
     return tuple(found)
+
+
+def _from_a(hole: Hole, sheet: CutSheet, at: Rect) -> Hole:
+    """A hole of a sheet as it is looked at, from the corner of a rest of it, as it is seen from the A side."""
+    return seen_from(hole.moved(-at.x, -at.y), at.width, sheet.face)

@@ -86,7 +86,7 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     piece = Piece(f"{part.id}/panel", part.id, "panel", part.name or "panel", box, box, part.choice, gut)
     if paper is not None:
         piece = _whole(piece, paper)
-    if part.corner:
+    if part.corner and not piece.comes_shaped:
         line = outline("rounded", box.width.inches, box.height.inches, part.corner.inches)
         piece = replace(piece, outline=line, figure="rounded", cut=part.corner)
     behind = list[Piece]()
@@ -112,7 +112,11 @@ def _whole(piece: Piece, paper: Paper) -> Piece:
     holes = tuple(seen_from(hole, paper.width, piece.choice.side) for hole in paper.holes)
     whole = Rect(ZERO, ZERO, paper.width, paper.height)
     upright = replace(piece.choice, turned=False)
-    return replace(piece, holes=holes, brought=len(holes), pin=whole, as_it_is=True, gut=None, choice=upright)
+    piece = replace(piece, holes=holes, brought=len(holes), pin=whole, as_it_is=True, gut=None, choice=upright)
+    if paper.inside is None:
+        return piece
+    line = seen_from(paper.inside, paper.width, piece.choice.side).within(whole).outline
+    return replace(piece, outline=line, comes_shaped=True)
 
 
 def _taken(trim: Length, room: Rect, width: Length, height: Length, ruler: Ruler) -> str:
