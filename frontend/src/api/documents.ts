@@ -92,7 +92,7 @@ export const cuttingQuery = (id: string) =>
 export const evaluatedQuery = (id: string, page: Recipe) =>
   queryOptions({
     queryKey: ["evaluated", id, page],
-    queryFn: () => take(client.POST("/api/evaluate", { body: { page, id } })),
+    queryFn: async () => ({ ...(await take(client.POST("/api/evaluate", { body: { page, id } }))), of: page }),
     placeholderData: (last) => last,
     gcTime: 20_000,
   });

@@ -2,7 +2,6 @@ import { Choice } from "../ui/Choice";
 import { PaperPicker } from "../ui/PaperPicker";
 import type { BasePart, PartProps } from "./kinds";
 import { Sentence } from "./Sentence";
-import { TurnedChoice } from "./TurnedChoice";
 
 export function BaseFields({ part, pages, onChange }: PartProps<BasePart>) {
   return (
@@ -27,7 +26,6 @@ export function BaseFields({ part, pages, onChange }: PartProps<BasePart>) {
         value={part.choice}
         onChange={(choice, name) => onChange(`chose ${name}`, { ...part, choice })}
       />
-      <TurnedChoice choice={part.choice} onChange={(what, choice) => onChange(what, { ...part, choice })} />
     </Sentence>
   );
 }

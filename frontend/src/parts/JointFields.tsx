@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { LengthField } from "../ui/LengthField";
-import { type JointPart, type PartProps, printOf } from "./kinds";
+import { type JointPart, type PartProps, type Print, printOf } from "./kinds";
 import { MatList } from "./MatList";
 import { PlaceFields } from "./PlaceFields";
 import { PrintFields } from "./PrintFields";
@@ -20,9 +20,10 @@ export function JointFields({ part, pages, onChange }: PartProps<JointPart>) {
           key={k}
           print={print}
           label={`Photo ${k + 1}`}
-          onChange={(what, next, group) =>
-            onChange(what, { ...part, prints: prints.map((old, n) => (n === k ? next : old)) }, group)
-          }
+          onChange={(what, next, group, asked) => {
+            const put = (print: Print) => ({ ...part, prints: prints.map((old, n) => (n === k ? print : old)) });
+            onChange(what, put(next), group, asked && put(asked));
+          }}
           onRemove={
             prints.length > 1
               ? () => onChange("took a photo away", { ...part, prints: prints.filter((_, n) => n !== k) })

@@ -28,8 +28,10 @@ export function OpeningFields<P extends { opening: Opening | null }>({ part, onC
       </Button>
     );
   }
-  const put = (what: string, change: Partial<Opening>, group?: string) =>
-    onChange(what, { ...part, opening: { ...opening, ...change } }, group);
+  const put = (what: string, change: Partial<Opening>, group?: string, asked?: Partial<Opening>) => {
+    const made = (by: Partial<Opening>) => ({ ...part, opening: { ...opening, ...by } });
+    onChange(what, made(change), group, asked && made(asked));
+  };
   return (
     <>
       <Sentence>
@@ -96,7 +98,7 @@ export function OpeningFields<P extends { opening: Opening | null }>({ part, onC
           <PrintFields
             print={opening.print}
             label="Photo behind it"
-            onChange={(what, print, group) => put(what, { print }, group)}
+            onChange={(what, print, group, asked) => put(what, { print }, group, asked && { print: asked })}
             onRemove={() => put("took the photo away", { print: null })}
           />
           <Sentence inset>

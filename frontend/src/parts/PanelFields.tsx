@@ -7,7 +7,6 @@ import { type PanelPart, type PartProps, USUAL } from "./kinds";
 import { MatList } from "./MatList";
 import { OpeningFields } from "./OpeningFields";
 import { Sentence } from "./Sentence";
-import { TurnedChoice } from "./TurnedChoice";
 import { AngleValue, PlaceOf } from "./values";
 
 export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
@@ -62,7 +61,6 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
           value={part.choice}
           onChange={(choice, name) => onChange(`chose ${name}`, { ...part, choice })}
         />
-        <TurnedChoice choice={part.choice} onChange={(what, choice) => onChange(what, { ...part, choice })} />
         <Choice
           label="How much of the sheet"
           value={part.as_it_is ? "whole" : "cut"}

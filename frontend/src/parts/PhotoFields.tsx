@@ -17,8 +17,8 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
     if (!here) return;
     const body = { page: here.page, part: part.id, on };
     const filled = await take(client.POST("/api/fill", { body })).catch(() => null);
-    if (filled)
-      onChange(`made a photo as large as the ${on === "spread" ? "spread" : "page"}`, filled.part as PhotoPart);
+    const what = `made a photo as large as the ${on === "spread" ? "spread" : "page"}`;
+    if (filled) onChange(what, filled.part as PhotoPart, undefined, part);
   }
 
   /** The line moves over the picture when the photo moves over the gutter, the other way. */
@@ -28,7 +28,7 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
     const x = asLength(inches(lies.x) - by * window);
     const body = { page: here.page, id: here.id, part: part.id, x };
     const moved = await take(client.POST("/api/move", { body })).catch(() => null);
-    if (moved) onChange("moved the cut on a photo", moved.part as PhotoPart, "line");
+    if (moved) onChange("moved the cut on a photo", moved.part as PhotoPart, "line", part);
   }
 
   return (
@@ -36,7 +36,9 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
       <PrintFields
         print={part.print}
         label="Photo"
-        onChange={(what, print, group) => onChange(what, { ...part, print }, group)}
+        onChange={(what, print, group, asked) =>
+          onChange(what, { ...part, print }, group, asked && { ...part, print: asked })
+        }
         line={line}
         onLine={(by) => void moveLine(by)}
       >

@@ -14,7 +14,8 @@ import { Sentence } from "./Sentence";
 interface Props {
   print: Print;
   label: string;
-  onChange: (what: string, print: Print, group?: string) => void;
+  /** `asked` is the print that an answer was about, where the change is one. */
+  onChange: (what: string, print: Print, group?: string, asked?: Print) => void;
   onRemove?: () => void;
   /** Where the gutter cuts it, as a share of the picture's width; moved by so much of it. */
   line?: number | null;
@@ -64,7 +65,8 @@ type Sized = Pick<Print, "width" | "height" | "rim" | "below" | "shape">;
 interface SizeProps<P extends Sized> {
   print: P;
   label: string;
-  onChange: (what: string, print: P, group?: string) => void;
+  /** `asked` is the print that an answer was about, where the change is one. */
+  onChange: (what: string, print: P, group?: string, asked?: P) => void;
   inset?: boolean;
 }
 
@@ -78,7 +80,8 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
   async function reshape(shape: Print["shape"]): Promise<void> {
     const { width, height } = print;
     const fitted = await take(client.POST("/api/shapes/fit", { body: { shape, width, height } })).catch(() => null);
-    onChange(`made a print ${shape === "rectangle" ? "with corners" : shape}`, { ...print, shape, ...fitted });
+    const what = `made a print ${shape === "rectangle" ? "with corners" : shape}`;
+    onChange(what, { ...print, shape, ...fitted }, undefined, print);
   }
   const way = usual && usual.width !== usual.height ? (print.width === usual.width ? "upright" : "lying") : null;
   return (

@@ -53,7 +53,7 @@ export function CutoutFields(of: PartProps<CutoutPart>) {
       </Sentence>
       <Sentence>
         from
-        <PaperValue of={of} field="choice" label="Shape paper" turns />
+        <PaperValue of={of} field="choice" label="Shape paper" />
         <AngleValue of={of} />
       </Sentence>
       <Sentence>
@@ -93,7 +93,7 @@ export function PocketFields(of: PartProps<PocketPart>) {
         <LengthValue of={of} field="width" label="Pocket width" />×
         <LengthValue of={of} field="height" label="Pocket height" />
         from
-        <PaperValue of={of} field="choice" label="Pocket paper" turns />
+        <PaperValue of={of} field="choice" label="Pocket paper" />
       </Sentence>
       <Sentence>
         fixed

@@ -31,8 +31,11 @@ export type Figure = CutoutPart["figure"];
 export interface PartProps<P> {
   part: P;
   pages: number;
-  /** `group` joins quick changes of one value to one step of undo. */
-  onChange: (what: string, part: P, group?: string) => void;
+  /**
+   * `group` joins quick changes of one value to one step of undo. Where the change is an answer that took its time,
+   * `asked` is the part that it was about: what was edited since stays.
+   */
+  onChange: (what: string, part: P, group?: string, asked?: P) => void;
 }
 
 export function newId(kind: string): string {

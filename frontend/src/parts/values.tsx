@@ -10,7 +10,6 @@ import { PaperPicker } from "../ui/PaperPicker";
 import { type Figure, NO_PAPER, type PaperChoice, type PartProps, type Placed } from "./kinds";
 import { PlaceFields } from "./PlaceFields";
 import { Sentence } from "./Sentence";
-import { TurnedChoice } from "./TurnedChoice";
 
 interface Of<P> {
   of: PartProps<P>;
@@ -94,14 +93,14 @@ export function EitherValue<P>({ of, field, label, yes, no }: Of<P> & { yes: str
   );
 }
 
-export function PaperValue<P>({ of, field, label, turns }: Of<P> & { turns?: boolean }) {
+export function PaperValue<P>({ of, field, label }: Of<P>) {
   const choice = of.part[field] as PaperChoice;
-  const put = (what: string, next: PaperChoice) => of.onChange(what, { ...of.part, [field]: next });
   return (
-    <>
-      <PaperPicker label={label} value={choice} onChange={(next, name) => put(`chose ${name}`, next)} />
-      {turns && <TurnedChoice choice={choice} onChange={put} />}
-    </>
+    <PaperPicker
+      label={label}
+      value={choice}
+      onChange={(next, name) => of.onChange(`chose ${name}`, { ...of.part, [field]: next })}
+    />
   );
 }
 

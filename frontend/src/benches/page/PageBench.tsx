@@ -16,6 +16,7 @@ import {
   useDesk,
   useShelf,
 } from "../../api/documents";
+import { merged } from "../../api/merge";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
@@ -76,14 +77,22 @@ function Bench({ answer }: { answer: PageOut }) {
   const now = () => desk.getState().body;
   const edit = (what: string, change: Partial<Recipe>, group?: string) =>
     desk.edit(what, { ...now(), ...change }, group);
-  const editPart = (what: string, part: Part, group?: string) =>
+  /** What an answer makes of the recipe that it was `asked` about; edits made since stay. */
+  const editLate = (what: string, asked: Recipe, answer: Recipe, group?: string) =>
+    desk.edit(what, merged(asked, answer, now()), group);
+  /** A part as it is now; with `asked`, as an answer makes it of what it was then. */
+  const editPart = (what: string, part: Part, group?: string, asked?: Part) =>
     edit(
       what,
-      { parts: now().parts.map((old) => (old.id === part.id ? part : old)) },
+      {
+        parts: now().parts.map((old) =>
+          old.id === part.id ? (asked ? merged(asked, part, old as Part) : part) : old,
+        ),
+      },
       group && `${group} ${part.id}`,
     );
   const also = useMemo(() => together(page, chosen, more), [page, chosen, more]);
-  const move = useMove(id, page, also, editPart, (what, next, group) => edit(what, next, group));
+  const move = useMove(id, now, also, editPart, editLate);
 
   const add = useAdd(id, now, (what, parts, last) => {
     edit(what, { parts });
@@ -116,9 +125,10 @@ function Bench({ answer }: { answer: PageOut }) {
     if (!chosen) return;
     const parts = [chosen, ...more];
     try {
-      const body = arrangeBody({ ...asked, page: now(), id, parts });
+      const then = now();
+      const body = arrangeBody({ ...asked, page: then, id, parts });
       const arranged = await take(client.POST("/api/arrange", { body }));
-      edit(what, arranged.page);
+      editLate(what, then, arranged.page);
       const [first, ...rest] = arranged.chosen;
       setChosen(first ?? null);
       setMore(first === chosen ? more : rest);
@@ -133,9 +143,10 @@ function Bench({ answer }: { answer: PageOut }) {
     setChosen(null);
     setMore([]);
     const what = "took a part off";
+    const then = now();
     try {
-      const body = arrangeBody({ page: now(), id, parts: [part.id], act: "remove" });
-      edit(what, (await take(client.POST("/api/arrange", { body }))).page);
+      const body = arrangeBody({ page: then, id, parts: [part.id], act: "remove" });
+      editLate(what, then, (await take(client.POST("/api/arrange", { body }))).page);
     } catch {
       edit(what, { parts: now().parts.filter((old) => old.id !== part.id) });
     }
@@ -148,10 +159,11 @@ function Bench({ answer }: { answer: PageOut }) {
   /** The parts go along in proportion; what does not fit is told. One change after the other, however quick. */
   function changeFormat(change: (format: PageFormat) => PageFormat): void {
     formats.current = formats.current.then(async () => {
-      const format = change(now().format);
+      const then = now();
+      const format = change(then.format);
       try {
-        const moved = await take(client.POST("/api/reformat", { body: { page: now(), format, id } }));
-        edit("changed the format", moved.page);
+        const moved = await take(client.POST("/api/reformat", { body: { page: then, format, id } }));
+        editLate("changed the format", then, moved.page);
         if (moved.told.length) say(moved.told.join(" "));
       } catch {
         edit("changed the format", { format });
@@ -162,8 +174,9 @@ function Bench({ answer }: { answer: PageOut }) {
   async function gutting(piece: string, gut: boolean | null): Promise<void> {
     const what =
       gut === null ? "left a middle to the house rule" : gut ? "cut a middle out" : "left a middle whole";
+    const then = now();
     try {
-      edit(what, await take(client.POST("/api/gut", { body: { page: now(), piece, gut } })));
+      editLate(what, then, await take(client.POST("/api/gut", { body: { page: then, piece, gut } })));
     } catch (error) {
       say((error as Error).message);
     }
@@ -174,9 +187,11 @@ function Bench({ answer }: { answer: PageOut }) {
     edit(count ? "kept paper back" : "let paper go", { keeps: count ? [...others, { paper, count }] : others });
   }
 
+  /** A remedy was worked out for the recipe that was evaluated last. */
   function mend(what: string, part: Part, pages: number | null): void {
-    const format = pages === null ? now().format : { ...now().format, pages };
-    edit(what, { format, parts: now().parts.map((old) => (old.id === part.id ? part : old)) });
+    const asked = (evaluated?.of.parts as Part[] | undefined)?.find((old) => old.id === part.id);
+    if (pages !== null) edit(what, { format: { ...now().format, pages } }, what);
+    editPart(what, part, pages === null ? undefined : what, asked);
   }
 
   function onKey(event: KeyboardEvent, id: string): void {

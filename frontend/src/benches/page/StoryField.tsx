@@ -11,11 +11,16 @@ export function StoryField({ story, onCommit }: { story: string; onCommit: (stor
   useLayoutEffect(() => {
     keep.current = onCommit;
   });
-  // A story is long in the writing: it is kept at every pause, not only when the field is left.
+  // A story is long in the writing: it is kept at every pause, not only when the field or the page is left.
   useEffect(() => {
     if (draft === null || draft === story) return;
-    const timer = setTimeout(() => keep.current(draft), PAUSE);
-    return () => clearTimeout(timer);
+    const commit = () => keep.current(draft);
+    const timer = setTimeout(commit, PAUSE);
+    window.addEventListener("pagehide", commit);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener("pagehide", commit);
+    };
   }, [draft, story]);
   return (
     <Box sx={{ px: 1.5, pb: 2 }}>

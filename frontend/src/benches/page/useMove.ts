@@ -18,26 +18,26 @@ function caught(guide: Moved["across"] | undefined, at: number): number {
   return guide && Math.abs(inches(guide.at) - at) <= inches(CATCH) ? inches(guide.at) : at;
 }
 
+const partOf = (page: Recipe, id: string) => (page.parts as Part[]).find((part) => part.id === id);
+
 /** `together` are the parts that are chosen besides, or of one group: they go as far as the one in hand. */
 export function useMove(
   id: string,
-  page: Recipe,
+  page: () => Recipe,
   others: readonly string[],
-  onMoved: (what: string, part: Part, group?: string) => void,
-  onArranged: (what: string, page: Recipe, group?: string) => void,
+  onMoved: (what: string, part: Part, group: string | undefined, asked: Part | undefined) => void,
+  onArranged: (what: string, asked: Recipe, page: Recipe, group?: string) => void,
 ) {
   const together = useRef(others);
   together.current = others;
   const [overlay, setOverlay] = useState<Overlay | null>(null);
   const wanted = useRef<{ part: string; corner: { x: number; y: number }; start: Box } | null>(null);
   const asking = useRef(false);
-  const latest = useRef<Moved | null>(null);
+  const latest = useRef<{ moved: Moved; asked: Recipe } | null>(null);
   const dropped = useRef(false);
   const fading = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const nudges = useRef<Promise<void>>(Promise.resolve());
   const from = useRef<Box | null>(null);
-  const current = useRef(page);
-  current.current = page;
 
   function show(moved: Moved, start: Box | null): void {
     const now = box(moved.box);
@@ -58,16 +58,18 @@ export function useMove(
       const { part, corner, start } = wanted.current;
       wanted.current = null;
       try {
+        const asked = page();
         const body = {
-          page: current.current,
+          page: asked,
           id,
           part,
           x: asLength(corner.x),
           y: asLength(corner.y),
           catch: CATCH,
         };
-        latest.current = await take(client.POST("/api/move", { body }));
-        show(latest.current, start);
+        const moved = await take(client.POST("/api/move", { body }));
+        latest.current = { moved, asked };
+        show(moved, start);
       } catch {
         break; // the next move asks again; the part stays where it was drawn last
       }
@@ -78,22 +80,23 @@ export function useMove(
 
   function finish(): void {
     dropped.current = false;
-    const moved = latest.current;
+    const { moved, asked } = latest.current ?? {};
     latest.current = null;
     if (moved && together.current.length && from.current) {
       const now = box(moved.box);
       const by = { across: asLength(now.x - from.current.x), down: asLength(now.y - from.current.y) };
       void arrangeMove(moved.part.id, by, "moved parts");
-    } else if (moved) onMoved("moved a part", moved.part as Part);
+    } else if (moved && asked) onMoved("moved a part", moved.part as Part, undefined, partOf(asked, moved.part.id));
     linger();
   }
 
   async function arrangeMove(part: string, by: { across: string; down: string }, what: string, group?: string) {
     const parts = [part, ...together.current];
+    const asked = page();
     try {
-      const body = { page: current.current, id, parts, act: "move", ...by } as const;
+      const body = { page: asked, id, parts, act: "move", ...by } as const;
       const moved = await take(client.POST("/api/arrange", { body: arrangeBody(body) }));
-      onArranged(what, moved.page, group);
+      onArranged(what, asked, moved.page, group);
     } catch {
       // they stay where they were
     }
@@ -137,15 +140,17 @@ export function useMove(
 
   function onNudge(part: string, marks: [number, number]): void {
     nudges.current = nudges.current.then(async () => {
+      const asked = page();
       try {
         if (together.current.length) {
           const parts = [part, ...together.current];
-          const body = arrangeBody({ page: current.current, id, parts, act: "move", marks });
-          onArranged("nudged parts", (await take(client.POST("/api/arrange", { body }))).page, `nudge ${part}`);
+          const body = arrangeBody({ page: asked, id, parts, act: "move", marks });
+          const nudged = await take(client.POST("/api/arrange", { body }));
+          onArranged("nudged parts", asked, nudged.page, `nudge ${part}`);
           return;
         }
-        const moved = await take(client.POST("/api/move", { body: { page: current.current, id, part, marks } }));
-        onMoved("nudged a part", moved.part as Part, `nudge ${part}`);
+        const moved = await take(client.POST("/api/move", { body: { page: asked, id, part, marks } }));
+        onMoved("nudged a part", moved.part as Part, `nudge ${part}`, partOf(asked, part));
         show(moved, null);
         linger();
       } catch {

@@ -5,6 +5,7 @@ import Slider from "@mui/material/Slider";
 import { useState } from "react";
 import { Link } from "react-router";
 import { type PhotoOut, type PhotoRecord, photoSource, useDesk } from "../../api/documents";
+import { merged } from "../../api/merge";
 import { pictureAt } from "../../api/pictures";
 import { useInFrame } from "../../app/FrameContext";
 import { colours, narrow } from "../../app/theme";
@@ -105,9 +106,10 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
           <PrintSizeFields
             print={photo.print}
             label="Print"
-            onChange={(what, print, group) =>
-              edit(what, { print: { ...desk.getState().body.print, ...print } }, group)
-            }
+            onChange={(what, print, group, asked) => {
+              const now = desk.getState().body.print;
+              edit(what, { print: { ...now, ...(asked ? merged(asked, print, now) : print) } }, group);
+            }}
           />
         </Box>
         <Button size="small" aria-expanded={finding} onClick={() => setFinding(!finding)}>
