@@ -19,6 +19,7 @@ from ulna.core.cutting.directions import says as words_of
 from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.plan import CutPlan
 from ulna.core.cutting.print_cuts import print_sheets
+from ulna.core.cutting.refinishing import refinished
 from ulna.core.cutting.steps import Gut
 from ulna.core.errors import FieldError
 from ulna.core.gutting import Member, Planner, Settled, settle, settle_all
@@ -91,7 +92,8 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere, begun)))
         left = shelf_left(home, page, cuts, ticked)
         worked = _worked(home, plan, page, ruler)[0]
-        new, gone = progress.changes(worked.pieces, cuts)
+        cuts, otherwise = refinished(cuts, ticked, {p.id: p for p in worked.pieces}, ruler, home.punches())
+        new, gone = progress.changes(worked.pieces, cuts, otherwise)
         lacks = (*_lacking(new, left, ruler), *unchosen(worked.pieces, home.shelf_for(page)))
         lacked = {one.piece for one in lacks}
         still = tuple(p for p in new if p.id not in lacked)
@@ -368,7 +370,8 @@ def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: fro
     shelf = shelf_left(home, page, cuts, ticked)
     history = CutList(tuple(progress.settled(sheet, ticked) for sheet in begun))
     pieces = settled(home, home.page(page), page, EFFORT, now.ruler).pieces
-    missing, _ = progress.changes(pieces, history)
+    history, otherwise = refinished(history, ticked, {p.id: p for p in pieces}, now.ruler, home.punches())
+    missing, _ = progress.changes(pieces, history, otherwise)
     first = max((p.number for s in cuts.sheets for p in s.pieces), default=0) + 1
     more = _listed(home, plan_cuts(demand(missing, shelf), EFFORT_TO_CUT), missing, shelf, now.ruler, first)
     rekeyed = progress.rekeyed(more.sheets, {s.key for s in begun} | _begun_elsewhere(home, page))

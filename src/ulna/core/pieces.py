@@ -14,6 +14,7 @@ from ulna.core.geometry import Borders, Rect
 from ulna.core.look import AS_IT_CAME, Look
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat
+from ulna.core.patterns import runs
 from ulna.core.polygons import Polygon, box, moved, turned
 from ulna.core.prints import Print
 from ulna.core.punches import Punch
@@ -210,12 +211,14 @@ class Ground:
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
     def says(self, choice: PaperChoice) -> str:
-        """A paper choice in words: its name and side, and whether it lies turned."""
+        """A paper choice in words: its name and side, whether it lies turned, and how stripes run then."""
         if choice.paper is None:
             return "paper not chosen yet"
         paper = self.shelf.papers.get(choice.paper)
         name = paper.name if paper else "a paper that is gone"
-        return f"{name} ({choice.side})" + (", turned" if choice.turned else "")
+        way = runs(paper.face(choice.side)) if paper and choice.turned else None
+        stripes = {"down": ": its stripes level", "across": ": its stripes upright", None: ""}[way]
+        return f"{name} ({choice.side})" + (f", turned{stripes}" if choice.turned else "")
 
     def photo(self, id: str) -> Photo:
         """Raises `NotOnShelf`."""

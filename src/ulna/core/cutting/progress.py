@@ -242,11 +242,13 @@ def settled(sheet: CutSheet, ticked: Collection[str], still: Collection[str] = (
     return replace(kept, rests=named_rests(kept, ticked))
 
 
-def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[CutPiece]]:
+def changes(
+    pieces: Sequence[Piece], cuts: CutList, otherwise: Collection[str] = ()
+) -> tuple[list[Piece], list[CutPiece]]:
     """Pieces of a page that are not on its list as they are now, and pieces on the list that it wants no more.
 
-    A piece is the same while its id, paper, side and size are; one that is used as it was cut is the same at any
-    size. Prints that are cut count too.
+    A piece is the same while its id, paper, side and size are, and it is not one of those that were finished
+    `otherwise`; one that is used as it was cut is the same at any size. Prints that are cut count too.
     """
     listed = {
         p.piece: (sheet.of_paper, p.side, None if p.fate else {p.rect.width, p.rect.height}, p)
@@ -262,6 +264,8 @@ def changes(pieces: Sequence[Piece], cuts: CutList) -> tuple[list[Piece], list[C
 
     def same(id: str) -> bool:
         want, on = wanted.get(id), listed.get(id)
+        if id in otherwise:
+            return False
         return want is not None and on is not None and want[:2] == on[:2] and on[2] in (None, want[2])
 
     new = [p for p in pieces if p.id in wanted and not same(p.id)]
