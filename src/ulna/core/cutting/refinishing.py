@@ -1,7 +1,7 @@
 """A begun list whose page has moved on: what is still to be done to its pieces follows the page.
 
-An opening that is added, moved or closed, or another outline, asks for no new paper while nothing of it is cut: the steps
-that are not ticked are made anew. A piece that was finished otherwise is another one now.
+An opening that is added, moved or closed, or another outline, asks for no new paper while nothing of it is cut: the
+steps that are not ticked are made anew. A piece that was finished otherwise is another one now.
 """
 
 from __future__ import annotations
