@@ -81,11 +81,12 @@ def lacking(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) 
 def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf) -> PaperCost:
     paper, sources = shelf.paper(id), set(shelf.sources(id))
     sheets = [s for s in plan.sheets if s.sheet in sources]
-    opened = sum(s.sheet == id for s in sheets)
+    taken = sum(s.sheet == id for s in sheets)
+    opened = 0 if paper.is_scrap else taken
     rests = [o for s in sheets for o in _all_rests(s.layout)]
     best = max(rests, key=lambda r: (r.size, min(r.width, r.height)), default=None)
     rest = Rect(ZERO, ZERO, Length(best.width), Length(best.height)) if best else None
-    return PaperCost(id, paper.name, paper.count, opened, len(sheets) - opened, paper.count - opened, rest, pieces)
+    return PaperCost(id, paper.name, paper.count, opened, len(sheets) - opened, paper.count - taken, rest, pieces)
 
 
 def _all_rests(layout: Layout) -> list[Area]:

@@ -363,10 +363,12 @@ def _cut_through(piece: Piece, gutter: Length) -> list[Piece]:
     along the line of the gutter; the right half is what falls off the left one."""
     u = piece.uncut
     x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
-    both = (
+    both = [
         polygons.moved(polygons.turned(half, -piece.angle, (x + w / 2, y + h / 2)), -x, -y)
         for half in polygons.halves(piece.seen, gutter.inches)
-    )
+    ]
+    if not all(both):
+        return [piece]  # a corner that only just reaches over
     sides: tuple[Side, Side] = ("left", "right")
     left, right = (
         replace(_half(piece, side, piece.rect, outline=own), holes=piece.holes, comes_shaped=False)
