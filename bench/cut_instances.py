@@ -90,6 +90,25 @@ def large(seed: int) -> Instance:
     return Instance(f"large {seed}", _asked(dice, _sheets(sheets, 4), pieces), count)
 
 
+def papers(seed: int) -> Instance:
+    """Twenty papers, each with the pieces of two sheets of its own, 2 to 5 % taken off: none can stand in for another."""
+    dice = random.Random(5000 + seed)
+    sheets, pieces = list[dict[str, Any]](), list[Sized]()
+    for k in range(20):
+        name = f"paper-{k}"
+        sheets.append({"id": name, "width": 96, "height": 96, "quantity": 4})
+        turn = dice.choice(("all", "none", "half"))
+        cut = [cut_up(96, 96, dice.randint(8, 16), dice) for _ in range(2)]
+        mine = [Sized(w, h, _turns(turn, dice), name) for one in cut for w, h in one]
+        away = dice.uniform(0.02, 0.05) * 2 * 96 * 96
+        while away > 0:
+            piece = dice.choice(mine)
+            if piece.width > LEAST:
+                piece.width, away = piece.width - 1, away - piece.height
+        pieces += mine
+    return Instance(f"papers {seed}", _asked(dice, sheets, pieces), 40)
+
+
 def infeasible(seed: int) -> Instance:
     """A near-perfect one with one or two pieces that fit nowhere."""
     dice = random.Random(3000 + seed)
@@ -239,4 +258,5 @@ KINDS = {
     "kit": kit,
     "infeasible": infeasible,
     "large": large,
+    "papers": papers,
 }

@@ -13,6 +13,7 @@ import subprocess
 import sys
 import time
 from pathlib import Path
+from typing import Any
 
 ROOT = Path(__file__).parent.parent
 sys.path[:0] = [str(ROOT), str(ROOT / "bench")]
@@ -26,6 +27,7 @@ WANTED = {
     "kit": ("100 %", "100 %"),
     "infeasible": ("100 %", "100 %"),
     "large": ("2 over at most", "1 over at most"),
+    "papers": ("2 over at most", "2 over at most"),
 }
 
 
@@ -46,11 +48,12 @@ def planned(instance: Instance, seconds: float) -> tuple[dict[str, object], floa
 
 def table(seconds: float, many: int, kinds: list[str]) -> None:
     for kind in kinds:
-        best, over, times = 0, list[int](), list[float]()
+        best, over, times, hand = 0, list[int](), list[float](), list[tuple[int, int, int]]()
         for seed in range(many):
             instance = KINDS[kind](seed)
             plan, took = planned(instance, seconds)
             times.append(took)
+            hand += [_by_hand(sheet) for sheet in plan["sheets"]]  # type: ignore[attr-defined]
             unplaced, sheets = len(plan["unplaced"]), int(str(plan["whole_sheets_used"]))  # type: ignore[arg-type]
             over.append(sheets - instance.sheets)
             good = unplaced <= instance.unplaced and sheets <= instance.sheets
@@ -64,6 +67,24 @@ def table(seconds: float, many: int, kinds: list[str]) -> None:
             f"median {statistics.median(times):.2f} s, longest {late:.2f} s; wanted {wanted}",
             flush=True,
         )
+        pieces, cuts, settings = (sum(one) for one in zip(*hand, strict=True))
+        print(f"{'':<14} {cuts / pieces:.2f} cuts and {settings / pieces:.2f} settings a piece", flush=True)
+
+
+def _by_hand(layout: dict[str, Any]) -> tuple[int, int, int]:
+    """The pieces of a sheet, its cuts, and how often the trimmer is set for them: equal settings in a row count once."""
+    pieces, settings, last = len(layout["placements"]), 0, None
+    for step in layout["steps"]:
+        near = step["of"]["x" if step["axis"] == "vertical" else "y"]
+        setting = round(step["at"] - near, 6)
+        settings += setting != last
+        last = setting
+    cuts = len(layout["steps"])
+    for placed in layout["placements"]:
+        if placed.get("panel"):
+            inner = _by_hand(placed["panel"])
+            pieces, cuts, settings = pieces + inner[0], cuts + inner[1], settings + inner[2]
+    return pieces, cuts, settings
 
 
 if __name__ == "__main__":
