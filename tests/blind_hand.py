@@ -15,7 +15,7 @@ import re
 from dataclasses import dataclass, field
 from fractions import Fraction
 from functools import lru_cache
-from math import cos, radians, sin
+from math import cos, pi, radians, sin
 from typing import Any, TypeVar
 
 Document = dict[str, Any]
@@ -272,7 +272,8 @@ class _Sheet:
         width, height = (float(side) for side in self._lies(step["piece"]))
         xs, ys = [p[0] for p in step["outline"]], [p[1] for p in step["outline"]]
         for edge in step["edges"]:
-            off = float(length(edge["off"]))
+            highest = min(max(edge["begins"], 0.5), edge["ends"])
+            off = float(length(edge["off"])) + float(length(edge["rise"])) * (1 - sin(pi * highest))
             reach = {"left": min(xs), "top": min(ys), "right": width - max(xs), "bottom": height - max(ys)}[
                 edge["edge"]
             ]

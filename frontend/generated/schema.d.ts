@@ -5745,14 +5745,25 @@ export interface components {
             takes: components["schemas"]["TakesOut"][];
         };
         TornEdge: {
+            /** @default 0 */
+            begins: number;
             /** @enum {string} */
             edge: "left" | "top" | "right" | "bottom";
+            /** @default 1 */
+            ends: number;
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
             off: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rise: string;
         };
         "TornPart-Input": {
             /**
@@ -5769,6 +5780,11 @@ export interface components {
              * @enum {string}
              */
             core_side: "seen" | "hidden";
+            /**
+             * @default bottom
+             * @enum {string}
+             */
+            edge: "bottom" | "top" | "left" | "right" | "top and bottom" | "left and right";
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -5785,6 +5801,15 @@ export interface components {
             length: string;
             papers: components["schemas"]["PaperChoice-Input"][];
             place: components["schemas"]["Place-Input"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rise: string;
             /** @default 1 */
             seed: number;
             /**
@@ -5813,6 +5838,11 @@ export interface components {
              * @enum {string}
              */
             core_side: "seen" | "hidden";
+            /**
+             * @default bottom
+             * @enum {string}
+             */
+            edge: "bottom" | "top" | "left" | "right" | "top and bottom" | "left and right";
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -5829,6 +5859,13 @@ export interface components {
             length: string;
             papers: components["schemas"]["PaperChoice-Output"][];
             place: components["schemas"]["Place-Output"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rise: string;
             /** @default 1 */
             seed: number;
             /**

@@ -35,7 +35,7 @@ from ulna.core.parts.rounds import Rounds
 from ulna.core.parts.stitching import Stitching
 from ulna.core.parts.tape import Tape
 from ulna.core.parts.tiles import Tiles
-from ulna.core.parts.torn import Torn
+from ulna.core.parts.torn import EDGES, Torn
 from ulna.core.pieces import PaperChoice
 from ulna.core.prints import Print
 from ulna.core.shapes import SHAPES
@@ -134,7 +134,17 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             place=places,
         ),
         st.builds(Mitred, named, small, sixteenths(0, 4), sixteenths(0, 8), choice=choices, place=places),
-        st.builds(Torn, named, small, sizes, layers=st.integers(1, 4), papers=several, place=places),
+        st.builds(
+            Torn,
+            named,
+            small,
+            sizes,
+            layers=st.integers(1, 4),
+            papers=several,
+            edge=st.sampled_from(list(EDGES)),
+            rise=st.sampled_from([ZERO, inches(0, 1, 2)]),
+            place=places,
+        ),
         st.builds(
             Band,
             named,

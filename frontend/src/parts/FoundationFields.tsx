@@ -96,9 +96,28 @@ export function TornFields(of: PartProps<TornPart>) {
           <>
             , each
             <LengthValue of={of} field="step" label="Step" range="gap" />
-            further down
+            further
           </>
         )}
+      </Sentence>
+      <Sentence>
+        torn at the
+        <WordValue
+          of={of}
+          field="edge"
+          label="Torn edge"
+          options={[
+            ["bottom", "bottom"],
+            ["top", "top"],
+            ["left", "left"],
+            ["right", "right"],
+            ["top and bottom", "top and the bottom"],
+            ["left and right", "left and the right"],
+          ]}
+        />
+        in a hill
+        <LengthValue of={of} field="rise" label="Height of the hill" range="gap" />
+        high
       </Sentence>
       <Sentence>
         cut

@@ -292,6 +292,8 @@ export const CATALOGUE: readonly Entry[] = [
         core_side: "seen",
         papers: papers(2),
         seed: 1,
+        edge: "bottom",
+        rise: len(room.unit, 0),
         place: CENTRED,
       },
     ],

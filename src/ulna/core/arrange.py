@@ -19,6 +19,7 @@ from ulna.core.parts import Part
 from ulna.core.parts.base import Base
 from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.torn import Torn, mirrored
 from ulna.core.pieces import Ground
 from ulna.core.standing import Standing, on_page, stand
 
@@ -148,7 +149,8 @@ def _gaps_told(gaps: Sequence[Length], across: bool, ground: Ground) -> str:
 def mirror(
     plan: PagePlan, ids: Sequence[str], way: Literal["across", "down"], on: PageName, ground: Ground
 ) -> PagePlan:
-    """Their boxes mirrored about the middle of a page or the spread; what is printed stays the right way round."""
+    """Their boxes mirrored about the middle of a page or the spread, torn edges too; what is printed stays the right
+    way round."""
     standing, boxes = _boxes(plan, ids, ground)
     page = plan.format.page(on)
     to = {}
@@ -156,7 +158,9 @@ def mirror(
         x = page.x + page.right - box.right if way == "across" else box.x
         y = page.y + page.bottom - box.bottom if way == "down" else box.y
         to[id] = Rect(x, y, box.width, box.height)
-    return _moved(plan, to, standing)
+    moved = _moved(plan, to, standing)
+    parts = tuple(mirrored(p, way) if isinstance(p, Torn) and p.id in set(ids) else p for p in moved.parts)
+    return replace(moved, parts=parts)
 
 
 def swap_pages(plan: PagePlan, ground: Ground) -> PagePlan:

@@ -22,7 +22,7 @@ from ulna.core.parts.photo import outline_of
 from ulna.core.parts.place import place_at
 from ulna.core.parts.pocket import KEPT_OFF, Pocket
 from ulna.core.parts.stitching import Stitching
-from ulna.core.pieces import Built, Ground, Handle, Leftover, Piece
+from ulna.core.pieces import Built, Ground, Handle, Leftover, Piece, TornEdge
 from ulna.core.polygons import Polygon
 from ulna.core.shelf import Edge
 from ulna.core.standing import Standing, stand
@@ -283,6 +283,9 @@ def halved(piece: Piece, ground: Ground) -> list[Piece]:
         if not x1 < (gutter - piece.uncut.x).inches < x2:
             return [piece]  # the shape that it is cut to lies on one side
     if piece.outline:
+        left_edge, _, right_edge, _ = polygons.bounds(piece.seen)
+        if not left_edge < gutter.inches < right_edge:
+            return [piece]  # what would reach over is torn off
         return [
             _half(piece, "left", left, outline=_beside(piece, left)),
             _half(piece, "right", right, outline=_beside(piece, right)),
@@ -319,10 +322,19 @@ def _half(piece: Piece, side: Side, rect: Rect, gut: Borders | None = None, outl
         half=side,
         outline=outline,
         figure="",
-        torn=tuple(one for one in piece.torn if one.edge is not inner),
+        torn=tuple(_torn_in(one, piece.rect, rect) for one in piece.torn if one.edge is not inner),
         holes=tuple(hole.within(own) for hole in piece.holes if own.meets(hole.at)),
         pin=pin,
     )
+
+
+def _torn_in(edge: TornEdge, whole: Rect, half: Rect) -> TornEdge:
+    """What a half has of a torn edge: of one that runs across, the part that lies in it."""
+    if edge.edge in (Edge.LEFT, Edge.RIGHT):
+        return edge
+    shares = ((x - whole.x).units / whole.width.units for x in (half.x, half.right))
+    begins, ends = shares
+    return replace(edge, begins=begins, ends=ends)
 
 
 def _beside(piece: Piece, half: Rect) -> Polygon:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 from typing import Literal
@@ -56,10 +57,23 @@ class Picture:
 
 @dataclass(frozen=True, slots=True)
 class TornEdge:
-    """An edge that is torn, so far inside the edge that was cut."""
+    """An edge that is torn, so far inside the edge that was cut. A hill, half a wave, has its highest place there and
+    its ends `rise` lower; a half of it begins and ends at these shares of its length."""
 
     edge: Edge
     off: Length
+    rise: Length = ZERO
+    begins: float = 0.0
+    ends: float = 1.0
+
+    @property
+    def highest(self) -> float:
+        """At which share of the whole hill this part of it is highest."""
+        return min(max(self.begins, 0.5), self.ends)
+
+    def at(self, share: float) -> Length:
+        """How far inside the cut edge it is at a share of the whole hill."""
+        return self.off + Length(round(self.rise.units * (1 - math.sin(math.pi * share))))
 
 
 @dataclass(frozen=True, slots=True)

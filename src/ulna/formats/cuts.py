@@ -158,6 +158,9 @@ class TornEdge(Model):
     core = pieces.TornEdge
     edge: Literal["left", "top", "right", "bottom"]
     off: AnyLength
+    rise: AnyLength = ZERO
+    begins: float = 0.0
+    ends: float = 1.0
 
 
 class Tear(_Step):

@@ -245,6 +245,8 @@ class TornPart(Model):
     core_side: Literal["seen", "hidden"] = "seen"
     papers: Papers
     seed: Seed = 1
+    edge: torn.TornAt = "bottom"
+    rise: Gap = ZERO
     place: Place
 
 

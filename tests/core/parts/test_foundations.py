@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import HERON, ground, paper, said, size, worked
+from ulna.core import polygons
 from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
@@ -17,7 +18,7 @@ from ulna.core.parts.opening import Opening
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.papered import Papered
 from ulna.core.parts.stitching import Stitching
-from ulna.core.parts.torn import Torn
+from ulna.core.parts.torn import Torn, mirrored
 from ulna.core.pieces import PaperChoice, Piece
 from ulna.core.polygons import area, bounds
 from ulna.core.prints import Print
@@ -110,6 +111,42 @@ def test_a_torn_strip_is_cut_a_tear_allowance_wider() -> None:
     assert built.height == parse("1 3/4") and built.arithmetic.startswith("1 + 1/4 to tear = 1 1/4 × 8")
     assert worked(Torn("t", seed=1)).pieces != worked(Torn("t", seed=2)).pieces
     assert worked(Torn("t", core_side="hidden")).findings == ()
+
+
+def test_a_strip_is_torn_at_any_edge_and_the_allowance_is_there() -> None:
+    """1 × 8 torn at the left stands 1 wide and 8 high, its allowance of 1/4 left of where it lies; torn at both edges
+    it is cut 1 1/2 wide."""
+    for torn, cut, corner in (
+        ("bottom", "8 × 1 1/4", ("0", "0")),
+        ("top", "8 × 1 1/4", ("0", "-1/4")),
+        ("left", "1 1/4 × 8", ("-1/4", "0")),
+        ("right", "1 1/4 × 8", ("0", "0")),
+        ("top and bottom", "8 × 1 1/2", ("0", "-1/4")),
+        ("left and right", "1 1/2 × 8", ("-1/4", "0")),
+    ):
+        built = worked(Torn("t", parse("1"), parse("8"), papers=(A,), edge=torn))  # type: ignore[arg-type]
+        (piece,) = built.pieces
+        assert sizes(built.pieces) == [cut], torn
+        assert (piece.rect.x, piece.rect.y) == tuple(map(parse, corner)), torn
+        left, top, right, bottom = polygons.bounds(piece.seen)
+        assert (round(left), round(top)) == (0, 0)
+        assert (round(right - left), round(bottom - top)) == ((8, 1) if cut.startswith("8") else (1, 8))
+        assert [one.edge.value for one in piece.torn] == torn.split(" and ")
+
+
+def test_a_torn_hill_is_highest_in_its_middle() -> None:
+    """2 × 8 torn at the top as a hill of 1: the ends are 1 below the middle, and the list says both."""
+    (piece,) = worked(Torn("t", parse("2"), parse("8"), papers=(A,), edge="top", rise=parse("1"))).pieces
+    by_x = sorted((x, y) for x, y in piece.seen if y < 1.9)
+    middle = min(by_x, key=lambda p: abs(p[0] - 4))
+    assert abs(middle[1]) < 0.07 and abs(by_x[0][1] - 1) < 0.07 and abs(by_x[-1][1] - 1) < 0.07
+    assert piece.torn[0].rise == parse("1")
+
+
+def test_mirroring_a_torn_strip_turns_its_torn_edge_over() -> None:
+    assert mirrored(Torn("t", edge="left"), "across").edge == "right"
+    assert mirrored(Torn("t", edge="left"), "down").edge == "left"
+    assert mirrored(Torn("t", edge="top"), "down").edge == "bottom"
 
 
 def test_a_seam_runs_inside_the_edge_and_says_how_long_it_is() -> None:

@@ -25,6 +25,8 @@ from ulna.core.cutting.steps import (
 )
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, Ruler
+from ulna.core.pieces import TornEdge
+from ulna.core.shelf import Edge
 
 
 @dataclass(frozen=True, slots=True)
@@ -223,13 +225,25 @@ def _also(gives: tuple[int, ...]) -> str:
 
 
 def _tear(step: Tear, sheet: CutSheet, ruler: Ruler) -> str:
-    edges = " and ".join(f"{ruler.say(one.off)} inside the {one.edge.value} edge" for one in step.edges)
+    edges = " and ".join(_torn_edge(one, ruler) for one in step.edges)
     how = (
         "towards yourself, so that the core shows"
         if step.core_seen
         else "away from yourself, so that the core is hidden"
     )
     return f"Tear piece {step.piece} {edges}, {how}."
+
+
+def _torn_edge(one: TornEdge, ruler: Ruler) -> str:
+    highest, first, last = (ruler.say(ruler.round(one.at(share))) for share in (one.highest, one.begins, one.ends))
+    if not one.rise:
+        return f"{highest} inside the {one.edge.value} edge"
+    hill = f"as a hill, {highest} inside the {one.edge.value} edge"
+    if first == last:
+        return f"{hill} in its middle and {first} at its ends"
+    near, far = ("left", "right") if one.edge in (Edge.TOP, Edge.BOTTOM) else ("top", "bottom")
+    ends = [f"{said} at its {end} end" for said, end in ((first, near), (last, far)) if said != highest]
+    return f"{hill} where it is highest, {' and '.join(ends)}"
 
 
 _TELL: dict[type, Callable[..., str]] = {

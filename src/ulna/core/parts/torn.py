@@ -1,13 +1,17 @@
-"""Torn strips: each cut a tear allowance wider than what is wanted, then torn; layered ones step.
+"""Torn strips: each cut a tear allowance wider than what is wanted, then torn at one edge or both; layered ones step.
 
 ┌───────────────────┐
 │                   │  as cut: (width + 1/4 in) × length
 ╰~~v~~^~~~v~~^~~v~~~╯  the torn edge; a white core shows on the side that one tears towards oneself
+
+Everything is worked out for strips that are torn at the bottom, and then laid as the torn edge says.
 """
 
 from __future__ import annotations
 
+import math
 import random
+from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from typing import ClassVar, Literal
 
@@ -17,17 +21,28 @@ from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece, TornEdge
-from ulna.core.polygons import Polygon
+from ulna.core.polygons import Point, Polygon
 from ulna.core.shelf import Edge
 
 ALLOWANCE = inches(0, 1, 4)
 TEETH = 0.18
+TornAt = Literal["bottom", "top", "left", "right", "top and bottom", "left and right"]
+EDGES: dict[TornAt, tuple[Edge, ...]] = {
+    "bottom": (Edge.BOTTOM,),
+    "top": (Edge.TOP,),
+    "left": (Edge.LEFT,),
+    "right": (Edge.RIGHT,),
+    "top and bottom": (Edge.TOP, Edge.BOTTOM),
+    "left and right": (Edge.LEFT, Edge.RIGHT),
+}
+"""Where strips can be torn, and which edges those are."""
 
 
 @dataclass(frozen=True, slots=True)
 class Torn:
-    """`layers` strips, each `step` further down than the one above it; `core_side` says whether the
-    torn edge shows the core of the paper."""
+    """`layers` strips, each `step` further towards the torn edge than the one above it; torn at the left or the right
+    they run down. `rise` makes the torn edge a hill: so much lower at its ends than in its middle. `core_side` says
+    whether the torn edge shows the core of the paper."""
 
     kind: ClassVar[str] = "torn"
     level: ClassVar[str] = "under"
@@ -40,6 +55,8 @@ class Torn:
     core_side: Literal["seen", "hidden"] = "seen"
     papers: tuple[PaperChoice, ...] = (PaperChoice(),)
     seed: int = 1
+    edge: TornAt = "bottom"
+    rise: Length = ZERO
     place: Place = field(default_factory=Place)
 
 
@@ -50,26 +67,39 @@ def build(part: Torn, ground: Ground, room: Rect) -> Built:
     if min(width, length) < SIZE.least or not 1 <= part.layers <= 12:
         told = "Torn strips need a width, a length, and 1 to 12 layers."
         return Built(ZERO, ZERO, findings=(Finding("nothing-left", "stop", part.id, told),))
-    cut = ruler.round(width + part.allowance)
+    off = ruler.round(width + part.allowance) - width
+    both = len(EDGES[part.edge]) == 2
+    rise = max(ZERO, min(ruler.round(part.rise), (ruler.down(width.inches / 2) if both else width) - ruler.mark))
+    cut = width + off * (2 if both else 1)
     height = width + step * (part.layers - 1)
+    lie = _Lying(part.edge, length, height)
     pieces = []
     for k, choice in reversed(list(enumerate(dealt(part.papers, part.layers)))):
-        at = Rect(ZERO, step * k, length, cut)
-        edge = _torn(length.inches, width.inches, min(part.allowance.inches, 0.12) / 2, part.seed * 31 + k)
+        box = Rect(ZERO, step * k - (off if both else ZERO), length, cut)
+        depth, seed = min(part.allowance.inches, 0.12) / 2, part.seed * 31 + k
+        lower = _edge(length.inches, cut.inches - off.inches, rise.inches, depth, seed)
+        upper = _edge(length.inches, -off.inches, rise.inches, depth, seed + 17) if both else ()
+        top = [(x, -y) for x, y in upper] or [(0.0, 0.0), (length.inches, 0.0)]
+        edge, at = lie.outline((*top, *reversed(lower)), cut.inches), lie.box(box)
         strip = Piece(f"{part.id}/torn-{k + 1}", part.id, "strip", f"torn strip {k + 1}", at, at, choice)
-        torn = (TornEdge(Edge.BOTTOM, cut - width),)
+        torn = tuple(TornEdge(one, off, rise) for one in EDGES[part.edge])
         pieces.append(replace(strip, outline=edge, torn=torn, core=part.core_side == "seen"))
-    told = f"{ruler.say(width)} + {ruler.say(part.allowance)} to tear = {ruler.say(cut)} × {ruler.say(length)}" + (
-        f"; {part.layers} layers, {ruler.say(step)} apart" if part.layers > 1 else ""
-    )
+    told = (
+        f"{ruler.say(width)} + {'2 × ' if both else ''}{ruler.say(off)} to tear = "
+        f"{ruler.say(cut)} × {ruler.say(length)}"
+    ) + (f"; {part.layers} layers, {ruler.say(step)} apart" if part.layers > 1 else "")
     findings = [] if part.core_side == "hidden" else _cores(part, ground)
+    if rise != part.rise:
+        told_of = f"The hill is {ruler.say(rise)} high: its ends keep some of the strip."
+        findings.append(Finding("rounded", "note", part.id, told_of))
     handles = [
-        Handle("width", "width", length.part(1, 2), width, 0, 1),
-        Handle("length", "length", length, width, 1),
+        lie.handle("width", "width", length.part(1, 2), width, 0, 1),
+        lie.handle("length", "length", length, width, 1, 0),
     ]
     if part.layers > 1:
-        handles.append(Handle("step", "step", ZERO, height, 0, 1 / (part.layers - 1)))
-    return Built(length, height, tuple(pieces), told, tuple(findings), handles=tuple(handles))
+        handles.append(lie.handle("step", "step", ZERO, height, 0, 1 / (part.layers - 1)))
+    across = lie.box(Rect(ZERO, ZERO, length, height))
+    return Built(across.width, across.height, tuple(pieces), told, tuple(findings), handles=tuple(handles))
 
 
 def _cores(part: Torn, ground: Ground) -> list[Finding]:
@@ -77,15 +107,51 @@ def _cores(part: Torn, ground: Ground) -> list[Finding]:
     return [Finding("core", "note", part.id, told)]
 
 
-def _torn(length: float, width: float, depth: float, seed: int) -> Polygon:
-    """A rectangle whose lower edge wanders about `width`."""
+def _edge(length: float, at: float, rise: float, depth: float, seed: int) -> list[Point]:
+    """A torn edge from left to right that wanders about a level, or about a hill on it: half a wave, highest (that is,
+    furthest down) in the middle."""
     dice, x = random.Random(seed), 0.0
-    edge = []
+    edge = list[Point]()
+
+    def level(x: float) -> float:
+        return at - rise * (1 - math.sin(math.pi * x / length)) + dice.uniform(-depth, depth)
+
     while x < length:
-        edge.append((x, width + dice.uniform(-depth, depth)))
+        edge.append((x, level(x)))
         x += TEETH * dice.uniform(0.5, 1.5)
-    edge.append((length, width + dice.uniform(-depth, depth)))
-    return ((0.0, 0.0), (length, 0.0), *reversed(edge))
+    return [*edge, (length, level(length))]
+
+
+@dataclass(frozen=True, slots=True)
+class _Lying:
+    """How what was worked out for a tear at the bottom lies: flipped, or with across and down exchanged, in a box that
+    is `length` × `height` before."""
+
+    torn: TornAt
+    length: Length
+    height: Length
+
+    @property
+    def flipped(self) -> bool:
+        return self.torn in ("top", "left")
+
+    @property
+    def down(self) -> bool:
+        return self.torn in ("left", "right", "left and right")
+
+    def box(self, at: Rect) -> Rect:
+        y = self.height - at.bottom if self.flipped else at.y
+        return Rect(y, at.x, at.height, at.width) if self.down else Rect(at.x, y, at.width, at.height)
+
+    def outline(self, outline: Iterable[Point], cut: float) -> Polygon:
+        """From the corner of the strip's own box, which is `cut` deep."""
+        there = [(x, cut - y) if self.flipped else (x, y) for x, y in outline]
+        return tuple((y, x) for x, y in there) if self.down else tuple(there)
+
+    def handle(self, field: str, name: str, x: Length, y: Length, across: float, down: float) -> Handle:
+        """A handle that is pulled the same way along or against the strip."""
+        y, down = (self.height - y, -down) if self.flipped else (y, down)
+        return Handle(field, name, y, x, down, across) if self.down else Handle(field, name, x, y, across, down)
 
 
 def name(part: Torn, ground: Ground) -> str:
@@ -96,4 +162,13 @@ def sentence(part: Torn, ground: Ground) -> str:
     say = ground.ruler.say
     what = "Torn strip" if part.layers == 1 else f"{part.layers} torn strips, {say(part.step)} apart"
     papers = ", ".join(ground.says(choice) for choice in part.papers)
-    return f"{what}, {say(part.width)} × {say(part.length)}, {papers}, core {part.core_side}"
+    where = f"{part.edge} torn" + (f" as a hill of {say(part.rise)}" if part.rise else "")
+    return f"{what}, {say(part.width)} × {say(part.length)}, {where}, {papers}, core {part.core_side}"
+
+
+def mirrored(part: Torn, way: Literal["across", "down"]) -> Torn:
+    """With its torn edge on the other side."""
+    other: dict[TornAt, TornAt] = (
+        {"left": "right", "right": "left"} if way == "across" else {"top": "bottom", "bottom": "top"}
+    )
+    return replace(part, edge=other.get(part.edge, part.edge))
