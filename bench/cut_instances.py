@@ -91,7 +91,7 @@ def large(seed: int) -> Instance:
 
 
 def papers(seed: int) -> Instance:
-    """Twenty papers, each with the pieces of two sheets of its own, 2 to 5 % taken off: none can stand in for another."""
+    """Twenty papers, each with the pieces of two sheets of its own, 2 to 5 % taken off; none stands in for another."""
     dice = random.Random(5000 + seed)
     sheets, pieces = list[dict[str, Any]](), list[Sized]()
     for k in range(20):

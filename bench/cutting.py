@@ -72,7 +72,7 @@ def table(seconds: float, many: int, kinds: list[str]) -> None:
 
 
 def _by_hand(layout: dict[str, Any]) -> tuple[int, int, int]:
-    """The pieces of a sheet, its cuts, and how often the trimmer is set for them: equal settings in a row count once."""
+    """The pieces of a sheet, its cuts, and how often the trimmer is set: equal settings in a row count once."""
     pieces, settings, last = len(layout["placements"]), 0, None
     for step in layout["steps"]:
         near = step["of"]["x" if step["axis"] == "vertical" else "y"]

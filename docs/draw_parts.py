@@ -69,7 +69,7 @@ def foundations() -> list[Part]:
         Papered(
             "papered", (WATER, BOOK, TIN), shares=(2, 1, 1), strip=parse("1/4"), strip_choice=RED, place=on("p")
         ),
-        replace(frame, opening=Opening(rim=parse("3/4"))),
+        replace(frame, openings=(Opening(rim=parse("3/4")),)),
         Torn("t", parse("1"), inches(4), layers=3, papers=(WATER, BRICK, BOOK), place=at("13", "1/2")),
         Panel("s", width=inches(4), height=parse("1 1/2"), choice=RED, place=at("13", "2 3/4")),
         Stitching("seam", place=on("s")),
@@ -136,7 +136,9 @@ def shapes() -> list[Part]:
         cut("scallop", "scalloped", "2 1/4", "1 1/2", "5 1/4", "1/2", WATER, "3/8"),
         cut("arch", "arch", "1 1/2", "1 7/8", "5 5/8", "2 3/8", GREEN),
         Pocket("pocket", inches(3), inches(2), choice=paper("wharf-oilcloth"), inside=BOOK, place=at("8", "3/4")),
-        Panel("window", width=inches(3), height=inches(3), choice=GREEN, opening=opening, place=at("11 1/2", "3/4")),
+        Panel(
+            "window", width=inches(3), height=inches(3), choice=GREEN, openings=(opening,), place=at("11 1/2", "3/4")
+        ),
         Rounds("ring", path="ring", length=parse("1 3/4"), pitch=parse("5/8"), papers=FOUR, place=at("15", "1/2")),
         Card("card", "towpath-little-cards", "small 1", mats=(mat,), place=at("15", "2 1/2")),
         Tape("tape", width=parse("3/8"), length=parse("7 1/4"), wrapped=0, colour="#c8873c", place=at("1/4", "4")),

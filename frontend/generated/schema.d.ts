@@ -2274,7 +2274,8 @@ export interface components {
             kind: "card";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
-            opening?: components["schemas"]["Opening-Input"] | null;
+            /** @default [] */
+            openings: components["schemas"]["Opening-Input"][];
             place: components["schemas"]["Place-Input"];
             sheet?: string | null;
         };
@@ -2298,7 +2299,8 @@ export interface components {
             kind: "card";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
-            opening: components["schemas"]["Opening-Output"] | null;
+            /** @default [] */
+            openings: components["schemas"]["Opening-Output"][];
             place: components["schemas"]["Place-Output"];
             sheet: string | null;
         };
@@ -3592,6 +3594,22 @@ export interface components {
             print?: components["schemas"]["Print-Input"] | null;
             rim?: string | null;
             /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            ring: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            ring_choice: components["schemas"]["PaperChoice-Input"];
+            /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
              * @example 108 mm
@@ -3633,6 +3651,20 @@ export interface components {
             lap: string;
             print: components["schemas"]["Print-Output"] | null;
             rim: string | null;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            ring: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            ring_choice: components["schemas"]["PaperChoice-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -3787,7 +3819,8 @@ export interface components {
             mats: components["schemas"]["Mat-Input"][];
             /** @default panel */
             name: string;
-            opening?: components["schemas"]["Opening-Input"] | null;
+            /** @default [] */
+            openings: components["schemas"]["Opening-Input"][];
             place: components["schemas"]["Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
@@ -3844,7 +3877,8 @@ export interface components {
             mats: components["schemas"]["Mat-Output"][];
             /** @default panel */
             name: string;
-            opening: components["schemas"]["Opening-Output"] | null;
+            /** @default [] */
+            openings: components["schemas"]["Opening-Output"][];
             place: components["schemas"]["Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.

@@ -61,6 +61,27 @@ def test_everything_is_found_by_its_word_and_lies_there_at_once(bench: Page) -> 
     expect(bench.get_by_text("Nothing is called so")).to_be_visible()
 
 
+def test_a_sheet_has_several_openings_each_with_its_ring_and_its_photo(bench: Page) -> None:
+    """A second opening beside the first, of the same kind; a ring round it; both in the sentence and on the list."""
+    add_part(bench, "window", "Opening with a photo")
+    put(bench, "Panel width", "10")
+    choose_paper(bench, "Panel paper", "Cream")
+    put(bench, "Opening right of the middle", "-2 1/2")
+    bench.get_by_role("button", name="Another opening").click()
+    put(bench, "Opening 2 right of the middle", "2 1/2")
+    bench.get_by_role("button", name="A ring round it").last.click()
+    put(bench, "Opening 2: width of the ring", "3/8")
+    choose_paper(bench, "Opening 2: paper of the ring", "Ink")
+    saved(bench)
+    expect(bench.get_by_text("run into each other")).to_have_count(0)
+    bench.get_by_role("link", name="Cut list").click()
+    sheets = bench.get_by_role("navigation", name="Sheets in the order of use").get_by_role("button")
+    for sheet, circles in (("Cream 1", 2), ("Ink 1", 1)):
+        sheets.filter(has_text=sheet).click()
+        cuts = bench.get_by_role("region", name="Cuts").get_by_text(re.compile("Cut the circle of 3 × 3"))
+        expect(cuts).to_have_count(circles)
+
+
 def spoken(words: str) -> re.Pattern[str]:
     """The words as a part of the drawing is called."""
     return re.compile(re.escape(words))

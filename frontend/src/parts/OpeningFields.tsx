@@ -1,120 +1,168 @@
-/** The opening of a panel or a card, and the photo behind it. */
+/** The openings of a panel or a card: the photo behind each, and the ring mat round it. */
 import Button from "@mui/material/Button";
+import { useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
+import { Icon } from "../ui/Icon";
+import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
-import { type PanelPart, type PartProps, PLAIN_PRINT, USUAL } from "./kinds";
+import { PaperPicker } from "../ui/PaperPicker";
+import { hasLength, newOpening, type Opening, type PartProps, PLAIN_PRINT, USUAL } from "./kinds";
 import { PrintFields } from "./PrintFields";
 import { Sentence } from "./Sentence";
 import { FIGURES } from "./values";
 
-export type Opening = NonNullable<PanelPart["opening"]>;
+const MOST = 24;
 
-export function OpeningFields<P extends { opening: Opening | null }>({ part, onChange }: PartProps<P>) {
-  const opening = part.opening;
-  if (!opening) {
-    const fresh: Opening = {
-      figure: "circle",
-      rim: null,
-      width: "3 in",
-      height: "3 in",
-      across: "0 in",
-      down: "0 in",
-      lap: USUAL.in.narrow,
-      print: null,
-    };
-    return (
-      <Button size="small" onClick={() => onChange("cut an opening", { ...part, opening: fresh })}>
-        An opening in it
-      </Button>
-    );
-  }
-  const put = (what: string, change: Partial<Opening>, group?: string, asked?: Partial<Opening>) => {
-    const made = (by: Partial<Opening>) => ({ ...part, opening: { ...opening, ...by } });
-    onChange(what, made(change), group, asked && made(asked));
-  };
+export function OpeningFields<P extends { openings: Opening[] }>({ part, onChange }: PartProps<P>) {
+  const unit = useUnit();
+  const { openings } = part;
+  const put = (next: Opening[]) => ({ ...part, openings: next });
+  return (
+    <>
+      {openings.map((opening, k) => (
+        <OneOpening
+          // biome-ignore lint/suspicious/noArrayIndexKey: an opening is its place in the list
+          key={k}
+          name={openings.length > 1 ? `Opening ${k + 1}` : "Opening"}
+          opening={opening}
+          onChange={(what, change, group, asked) => {
+            const made = (by: Partial<Opening>) =>
+              put(openings.map((old, n) => (n === k ? { ...old, ...by } : old)));
+            onChange(what, made(change), group && `${group} ${k}`, asked && made(asked));
+          }}
+          onRemove={() => onChange("closed the opening", put(openings.filter((_, n) => n !== k)))}
+        />
+      ))}
+      {openings.length < MOST && (
+        <Button
+          size="small"
+          startIcon={<Icon name="add" size={16} />}
+          onClick={() => onChange("cut an opening", put([...openings, newOpening(unit, openings.at(-1))]))}
+        >
+          {openings.length ? "Another opening" : "An opening in it"}
+        </Button>
+      )}
+    </>
+  );
+}
+
+interface OneProps {
+  name: string;
+  opening: Opening;
+  onChange: (what: string, change: Partial<Opening>, group?: string, asked?: Partial<Opening>) => void;
+  onRemove: () => void;
+}
+
+function OneOpening({ name, opening, onChange, onRemove }: OneProps) {
+  const usual = USUAL[useUnit()];
   return (
     <>
       <Sentence>
-        opening:
+        {name.toLowerCase()}:
         <Choice
-          label="Shape of the opening"
+          label={name === "Opening" ? "Shape of the opening" : `${name}: shape`}
           value={opening.figure}
           options={FIGURES}
-          onChange={(figure) => put("changed the opening", { figure })}
+          onChange={(figure) => onChange("changed the opening", { figure })}
         />
         <Choice
-          label="How the opening is sized"
+          label={`How the ${name.toLowerCase()} is sized`}
           value={opening.rim === null ? "size" : "rim"}
           options={[
             ["size", "of"],
             ["rim", "that leaves all round"],
           ]}
-          onChange={(way) => put("changed the opening", { rim: way === "rim" ? USUAL.in.wide : null })}
+          onChange={(way) => onChange("changed the opening", { rim: way === "rim" ? usual.wide : null })}
         />
         {opening.rim !== null ? (
           <LengthField
-            label="Rim of the opening"
+            label={`Rim of the ${name.toLowerCase()}`}
             range="gap"
             value={opening.rim}
-            onCommit={(rim) => put("changed the opening", { rim }, "rim")}
+            onCommit={(rim) => onChange("changed the opening", { rim }, "rim")}
           />
         ) : (
           <>
             <LengthField
-              label="Opening width"
+              label={`${name} width`}
               value={opening.width}
-              onCommit={(width) => put("changed the opening", { width }, "opening width")}
+              onCommit={(width) => onChange("changed the opening", { width }, "opening width")}
             />
             ×
             <LengthField
-              label="Opening height"
+              label={`${name} height`}
               value={opening.height}
-              onCommit={(height) => put("changed the opening", { height }, "opening height")}
+              onCommit={(height) => onChange("changed the opening", { height }, "opening height")}
             />
           </>
         )}
-        <Button size="small" onClick={() => onChange("closed the opening", { ...part, opening: null })}>
-          No opening
-        </Button>
+        <IconAction small icon="bin" name={`Close ${name.toLowerCase()}`} onClick={onRemove} />
       </Sentence>
       <Sentence inset>
         <LengthField
-          label="Opening right of the middle"
+          label={`${name} right of the middle`}
           range="offset"
           value={opening.across}
-          onCommit={(across) => put("moved the opening", { across }, "opening across")}
+          onCommit={(across) => onChange("moved the opening", { across }, "opening across")}
         />
         right of and
         <LengthField
-          label="Opening below the middle"
+          label={`${name} below the middle`}
           range="offset"
           value={opening.down}
-          onCommit={(down) => put("moved the opening", { down }, "opening down")}
+          onCommit={(down) => onChange("moved the opening", { down }, "opening down")}
         />
         below the middle
       </Sentence>
-      {opening.print ? (
+      <Sentence inset>
+        {hasLength(opening.ring) ? (
+          <>
+            a ring of
+            <LengthField
+              label={`${name}: width of the ring`}
+              range="gap"
+              value={opening.ring}
+              onCommit={(ring) => onChange("changed the ring", { ring }, "opening ring")}
+            />
+            round it from
+            <PaperPicker
+              label={`${name}: paper of the ring`}
+              value={opening.ring_choice}
+              onChange={(ring_choice, paper) => onChange(`chose ${paper}`, { ring_choice })}
+            />
+            <Button size="small" onClick={() => onChange("took the ring away", { ring: "0 in" })}>
+              No ring
+            </Button>
+          </>
+        ) : (
+          <Button size="small" onClick={() => onChange("put a ring round it", { ring: usual.border })}>
+            A ring round it
+          </Button>
+        )}
+        {!opening.print && (
+          <Button size="small" onClick={() => onChange("put a photo behind", { print: PLAIN_PRINT })}>
+            A photo behind it
+          </Button>
+        )}
+      </Sentence>
+      {opening.print && (
         <>
           <PrintFields
             print={opening.print}
-            label="Photo behind it"
-            onChange={(what, print, group, asked) => put(what, { print }, group, asked && { print: asked })}
-            onRemove={() => put("took the photo away", { print: null })}
+            label={name === "Opening" ? "Photo behind it" : `Photo behind ${name.toLowerCase()}`}
+            onChange={(what, print, group, asked) => onChange(what, { print }, group, asked && { print: asked })}
+            onRemove={() => onChange("took the photo away", { print: null })}
           />
           <Sentence inset>
             held by a lap of
             <LengthField
-              label="Lap"
+              label={name === "Opening" ? "Lap" : `${name}: lap`}
               range="gap"
               value={opening.lap}
-              onCommit={(lap) => put("changed the lap", { lap }, "opening lap")}
+              onCommit={(lap) => onChange("changed the lap", { lap }, "opening lap")}
             />
           </Sentence>
         </>
-      ) : (
-        <Button size="small" onClick={() => put("put a photo behind", { print: PLAIN_PRINT })}>
-          A photo behind it
-        </Button>
       )}
     </>
   );

@@ -23,6 +23,7 @@ export type AxisPart = Schemas["AxisPart"];
 export type Part = Schemas["Recipe"]["parts"][number];
 export type Placed = Exclude<Part, BasePart>;
 export type Mat = Schemas["Mat"];
+export type Opening = Schemas["Opening"];
 export type Print = Schemas["Print"];
 export type Place = Schemas["Place"];
 export type PaperChoice = Schemas["PaperChoice"];
@@ -112,10 +113,27 @@ export function newPanel(unit: Unit): PanelPart {
     rim: lap,
     place: CENTRED,
     mats: [],
-    opening: null,
+    openings: [],
     corner: "0 in",
     angle: 0,
     as_it_is: false,
+  };
+}
+
+/** One more opening, of the same kind as the last one. */
+export function newOpening(unit: Unit, last?: Opening): Opening {
+  if (last) return { ...last, rim: null, across: "0 in", down: "0 in", print: last.print && PLAIN_PRINT };
+  return {
+    figure: "circle",
+    rim: null,
+    width: "3 in",
+    height: "3 in",
+    across: "0 in",
+    down: "0 in",
+    lap: USUAL[unit].narrow,
+    print: null,
+    ring: "0 in",
+    ring_choice: NO_PAPER,
   };
 }
 

@@ -88,7 +88,7 @@ export function PaperPicker({ label, value, onChange }: Props) {
         <IconAction
           small
           icon="turnRight"
-          name={value.turned ? `${label}: lay it as it is` : `${label}: a quarter turned`}
+          name={value.turned ? "Lay it as it is" : "Turn it a quarter"}
           pressed={value.turned}
           onClick={() =>
             onChange(

@@ -345,13 +345,13 @@ def _beside(piece: Piece, half: Rect) -> Polygon:
 
 def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
     """A piece that is no upright rectangle: each half is cut from the box that just holds what is seen of it."""
-    seen = piece.seen
+    seen = _seen_of(piece)
     left, _, right, _ = polygons.bounds(seen)
     if not left + polygons.NEGLIGIBLE < gutter.inches < right - polygons.NEGLIGIBLE:
         return [piece]
     u = piece.uncut
     x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
-    if piece.pin is not None and piece.angle:
+    if piece.angle and (piece.pin is not None or piece.role == "print"):
         return _cut_through(piece, gutter)
     found = []
     sides: tuple[Side, Side] = ("left", "right")
@@ -370,6 +370,12 @@ def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
     return found if len(found) == 2 else [piece]
 
 
+def _seen_of(piece: Piece) -> Polygon:
+    """Where a piece is seen; of a print the shape that it is cut to."""
+    line = outline_of(piece.print) if piece.role == "print" and piece.print is not None else ()
+    return replace(piece, outline=line).seen if line else piece.seen
+
+
 def _cut_through(piece: Piece, gutter: Length) -> list[Piece]:
     """Halves of what there is only once, at an angle: the boxes that hold them would overlap. It is cut out whole, then
     along the line of the gutter; the right half is what falls off the left one."""
@@ -377,7 +383,7 @@ def _cut_through(piece: Piece, gutter: Length) -> list[Piece]:
     x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
     both = [
         polygons.moved(polygons.turned(half, -piece.angle, (x + w / 2, y + h / 2)), -x, -y)
-        for half in polygons.halves(piece.seen, gutter.inches)
+        for half in polygons.halves(_seen_of(piece), gutter.inches)
     ]
     if not all(both):
         return [piece]  # a corner that only just reaches over

@@ -165,9 +165,29 @@ class Opening(Model):
     down: Offset = ZERO
     lap: Gap
     print: Print | None = None
+    ring: Gap = ZERO
+    ring_choice: PaperChoice = PaperChoice()
 
 
-class PanelPart(Model):
+Openings = Annotated[list[Opening], Field(max_length=24)]
+
+
+class _Opened(Model):
+    """What openings can be cut into."""
+
+    openings: Openings = []
+
+    @model_validator(mode="before")
+    @classmethod
+    def _as_it_was(cls, data: Any) -> Any:
+        """Until 0.4 there was one opening, or none."""
+        if not isinstance(data, dict) or "opening" not in data:
+            return data
+        kept = {name: value for name, value in data.items() if name != "opening"}
+        return kept if data["opening"] is None else {"openings": [data["opening"]], **kept}
+
+
+class PanelPart(_Opened):
     """`trim` null means a size of its own."""
 
     core = panel.Panel
@@ -182,7 +202,6 @@ class PanelPart(Model):
     rim: Gap = mats.LAP
     place: Place
     mats: Mats = []
-    opening: Opening | None = None
     corner: Gap = ZERO
     angle: Angle = 0.0
     as_it_is: bool = False
@@ -414,7 +433,7 @@ class RoundsPart(Model):
     place: Place
 
 
-class CardPart(Model):
+class CardPart(_Opened):
     core = card.Card
     kind: Literal["card"]
     id: Id
@@ -424,7 +443,6 @@ class CardPart(Model):
     figure: FigureName = "rectangle"
     angle: Angle = 0.0
     mats: Mats = []
-    opening: Opening | None = None
     place: Place
 
 

@@ -95,10 +95,14 @@ def _differs(piece: Piece, one: Lies, shelf: Shelf) -> list[str]:
 
 
 def _drawn(piece: Piece) -> polygons.Polygon:
-    if piece.role == "print" and piece.print is not None and (line := outline_of(piece.print)):
-        u, r = piece.uncut, piece.rect
-        own = polygons.moved(line, u.x.inches, u.y.inches)
-        return polygons.cut(polygons.cut(own, 1, 0, r.right.inches), -1, 0, -r.x.inches)
+    if (
+        piece.role == "print"
+        and piece.print is not None
+        and not piece.outline
+        and (line := outline_of(piece.print))
+    ):
+        own, r = _on_page(piece, line), piece.rect
+        return own if piece.angle else polygons.cut(polygons.cut(own, 1, 0, r.right.inches), -1, 0, -r.x.inches)
     return piece.seen
 
 

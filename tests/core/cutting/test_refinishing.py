@@ -17,8 +17,8 @@ from ulna.formats import cuts as cuts_format
 
 REEDS = paper("reeds", 2)
 CARD = panel("card", "6", "8", "reeds")
-ROUND = replace(CARD, opening=Opening("circle", None, inches(3), inches(3)))
-MOVED = replace(CARD, opening=Opening("circle", None, inches(3), inches(3), across=inches(1)))
+ROUND = replace(CARD, openings=(Opening("circle", None, inches(3), inches(3)),))
+MOVED = replace(CARD, openings=(Opening("circle", None, inches(3), inches(3), across=inches(1)),))
 
 
 def drawn(part: Panel) -> dict[str, Piece]:

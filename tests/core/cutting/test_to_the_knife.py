@@ -34,7 +34,7 @@ REEDS = paper("reeds", 2)
 def opened(figure: str, across: str, down: str) -> Panel:
     """A panel of 12 × 12 with an opening of 3 × 2."""
     opening = Opening(figure, None, inches(3), inches(2), parse(across), parse(down))  # type: ignore[arg-type]
-    return Panel("p", "ground", None, inches(12), inches(12), PaperChoice("reeds"), opening=opening)
+    return Panel("p", "ground", None, inches(12), inches(12), PaperChoice("reeds"), openings=(opening,))
 
 
 def test_a_knife_cut_says_its_distances_from_two_edges() -> None:
@@ -126,7 +126,7 @@ def test_a_tear_says_which_edge_and_how_far_inside() -> None:
 def test_a_print_behind_an_opening_is_trimmed_to_opening_and_lap() -> None:
     """4 × 6 behind a circle of 3: 3 1/4 × 3 1/4 is left of it."""
     opening = Opening("circle", None, inches(3), inches(3), print=Print("heron"))
-    part = Panel("p", "ground", None, inches(8), inches(8), PaperChoice("reeds"), opening=opening)
+    part = Panel("p", "ground", None, inches(8), inches(8), PaperChoice("reeds"), openings=(opening,))
     plan = PagePlan("x", parts=(part,))
     pieces = evaluate(plan, ground(None, REEDS, photos={"heron": HERON})).pieces
     (sheet,) = print_sheets(pieces, 1)
@@ -171,7 +171,7 @@ def test_what_falls_out_of_a_piece_that_lies_turned_lies_turned_too() -> None:
     4 × 3 and its round end is at a side."""
     striped = replace(REEDS, a=Side(direction=Direction.TWO_WAY))
     opening = Opening("arch", None, inches(3), inches(4))
-    turned = Panel("p", "card", None, inches(6), inches(8), PaperChoice("reeds", "A", True), opening=opening)
+    turned = Panel("p", "card", None, inches(6), inches(8), PaperChoice("reeds", "A", True), openings=(opening,))
     cuts = listed(pieces_of(turned, papers=(striped,)), striped)
     (piece,) = cuts.sheets[0].pieces
     assert (piece.rect.width, piece.rect.height, piece.quarters) == (inches(8), inches(6), 1)

@@ -169,41 +169,93 @@ def test_a_photo_behind_an_opening_needs_the_lap_on_all_sides() -> None:
     """A circle of 4 1/2 in: 4 × 6 does not fill it, 5 × 5 does; what would do is one press away."""
     small = Opening("circle", None, parse("4 1/2"), parse("4 1/2"), print=Print("heron"))
     on = ground(photos={"heron": HERON})
-    panel = Panel("p", width=parse("6"), height=parse("6"), opening=small)
+    panel = Panel("p", width=parse("6"), height=parse("6"), openings=(small,))
     (told,) = [f for f in worked(panel, on).findings if f.code == "opening"]
     assert "Heron is 4 × 6 and does not fill the opening of 4 1/2 × 4 1/2" in told.sentence
     mended = told.remedies[0].part
-    assert isinstance(mended, Panel) and mended.opening and mended.opening.print
-    assert (mended.opening.print.width, mended.opening.print.height) == (parse("5"), parse("5"))
+    assert isinstance(mended, Panel) and mended.openings[0].print
+    assert (mended.openings[0].print.width, mended.openings[0].print.height) == (parse("5"), parse("5"))
     large = replace(small, print=Print("heron", parse("5"), parse("7")))
-    built = worked(replace(panel, opening=large), on)
+    built = worked(replace(panel, openings=(large,)), on)
     assert built.findings == () and [p.role for p in built.pieces] == ["print", "panel"]
 
 
 def test_a_print_exactly_as_wide_as_its_opening_is_fixed_at_the_other_ends() -> None:
     opening = Opening("rectangle", None, parse("4"), parse("4"), print=Print("heron"))
-    panel = Panel("p", width=parse("6"), height=parse("6"), opening=opening)
+    panel = Panel("p", width=parse("6"), height=parse("6"), openings=(opening,))
     (told,) = worked(panel, ground(photos={"heron": HERON})).findings
     assert told.severity == "note" and "fix it above and below, nothing is spare sideways" in told.sentence
 
 
 def test_a_straight_opening_gives_its_middle_back() -> None:
     """A frame of 6 × 6 with a rim of 1: the panel inside is 4 × 4. A round one gives nothing that is worth it."""
-    frame = Panel("p", width=parse("6"), height=parse("6"), opening=Opening(rim=parse("1")))
+    frame = Panel("p", width=parse("6"), height=parse("6"), openings=(Opening(rim=parse("1")),))
     piece = worked(frame).pieces[0]
     assert piece.gut is not None and piece.gut.across == parse("2") and len(piece.holes) == 1
-    round_ = replace(frame, opening=Opening("circle", parse("1")))
+    round_ = replace(frame, openings=(Opening("circle", parse("1")),))
     assert worked(round_).pieces[0].gut is None
     assert "an opening that leaves a rim of 1" in said(frame)
 
 
 def test_an_opening_larger_than_its_panel_is_told() -> None:
-    panel = Panel("p", width=parse("3"), height=parse("3"), opening=Opening(width=parse("3")))
+    panel = Panel("p", width=parse("3"), height=parse("3"), openings=(Opening(width=parse("3")),))
     assert worked(panel).findings[0].sentence.startswith("An opening of 3 × 3 leaves no rim")
 
 
+def test_several_openings_each_with_a_ring_round_it() -> None:
+    """Two circles of 2, one 2 left and one 2 right of the middle of 8 × 5, each with a ring of 1/4: 2 1/2 outside."""
+    left = Opening("circle", None, parse("2"), parse("2"), parse("-2"), ring=parse("1/4"), ring_choice=B)
+    panel = Panel("p", "card", None, parse("8"), parse("5"), A, openings=(left, replace(left, across=parse("2"))))
+    built = worked(panel)
+    (ground_piece, *rings) = built.pieces
+    assert [(hole.x, hole.y) for hole in ground_piece.holes] == [
+        (parse("1"), parse("1 1/2")),
+        (parse("5"), parse("1 1/2")),
+    ]
+    assert [(p.name, str(size(p.rect.width, p.rect.height)), p.rect.x) for p in rings] == [
+        ("ring 1", "2 1/2 × 2 1/2", parse("3/4")),
+        ("ring 2", "2 1/2 × 2 1/2", parse("4 3/4")),
+    ]
+    assert built.findings == () and ground_piece.gut is None
+    assert "a ring of 1/4" in said(panel)
+
+
+def test_openings_that_run_into_each_other_are_told_and_not_cut() -> None:
+    one = Opening("circle", None, parse("3"), parse("3"))
+    built = worked(
+        Panel("p", "card", None, parse("8"), parse("8"), A, openings=(one, replace(one, across=parse("2"))))
+    )
+    assert [f.sentence for f in built.findings] == [
+        "Openings 1 and 2 run into each other; move one of them or make it smaller."
+    ]
+    assert len(built.pieces[0].holes) == 1
+
+
+def test_prints_behind_neighbouring_openings_that_lie_on_each_other_are_told() -> None:
+    """Openings of 2 × 2, 1/4 apart, each print cut to 1/8 beyond: they meet; with a lap of 1/4 they overlap by 1/4."""
+    print_ = Print(None, parse("3"), parse("3"))
+    one = Opening("rectangle", None, parse("2"), parse("2"), parse("-1 1/8"), print=print_)
+    two = replace(one, across=parse("1 1/8"))
+    panel = Panel("p", "card", None, parse("8"), parse("6"), A, openings=(one, two))
+    assert worked(panel).findings == ()
+    wide = tuple(replace(o, lap=parse("1/4")) for o in panel.openings)
+    (told,) = worked(replace(panel, openings=wide)).findings
+    assert told.severity == "warn" and "lie on each other behind the openings, 1/4 of them" in told.sentence
+
+
+def test_what_lies_in_and_on_a_turned_panel_turns_along() -> None:
+    """Turned by 90 degrees about its middle, what was left of it is above it."""
+    opening = Opening(
+        "circle", None, parse("2"), parse("2"), parse("-2"), print=Print(None, parse("3"), parse("3"))
+    )
+    panel = Panel("p", "card", None, parse("8"), parse("8"), A, openings=(opening,), angle=90.0)
+    behind, piece = worked(panel).pieces
+    middle = [round((a + b) / 2, 4) for a, b in zip(bounds(behind.seen)[:2], bounds(behind.seen)[2:], strict=True)]
+    assert middle == [4.0, 2.0] and behind.angle == piece.angle == 90
+
+
 def test_in_millimetres_a_frame_is_as_exact() -> None:
-    frame = Panel("p", width=mm(150), height=mm(100), opening=Opening(rim=mm(20)))
+    frame = Panel("p", width=mm(150), height=mm(100), openings=(Opening(rim=mm(20)),))
     metric = replace(ground(), ruler=Ruler(Unit.MM, MARKS["1 mm"]))
     piece = worked(frame, metric).pieces[0]
     assert piece.gut is not None and piece.gut.left == mm(20)

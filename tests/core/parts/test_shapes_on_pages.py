@@ -133,7 +133,7 @@ def test_a_card_is_cut_from_its_place_alone() -> None:
 def test_a_frame_is_made_from_a_card() -> None:
     """Its middle cut out, a photo behind: the card stays pinned to its place, and says what it is."""
     opening = Opening(width=inches(2), height=inches(2), print=Print(None, inches(3), inches(3)))
-    framed = Card("c", "cards", "sun", opening=opening)
+    framed = Card("c", "cards", "sun", openings=(opening,))
     photo, card = worked(framed, ground(None, CARDS)).pieces
     assert photo.role == "print" and card.holes and card.pin is not None
     assert "with an opening of 2 × 2 and photo behind it" in said(framed, ground(None, CARDS))

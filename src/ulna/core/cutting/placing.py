@@ -98,7 +98,7 @@ def _placed(
 
 
 def _outline(piece: Piece) -> Polygon:
-    if piece.role != "print" or piece.print is None:
+    if piece.role != "print" or piece.print is None or piece.outline:
         return piece.outline
     line = outline_of(piece.print)
     if not line or not piece.half:

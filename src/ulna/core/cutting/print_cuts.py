@@ -35,10 +35,15 @@ def print_sheets(pieces: Iterable[Piece], first: int, punches: Sequence[Punch] =
 def _sheet(key: str, parts: list[Piece], first: int, punches: Sequence[Punch]) -> CutSheet:
     uncut = parts[0].uncut
     printed = parts[0].printed or Rect(ZERO, ZERO, uncut.width, uncut.height)
-    pieces = []
+    pieces, made_of = [], dict[str, CutPiece]()
     for k, piece in enumerate(parts):
         at = piece.rect.moved(-uncut.x - printed.x, -uncut.y - printed.y)
-        pieces.append(CutPiece(first + k, piece.id, piece.name, "A", at))
+        one = CutPiece(first + k, piece.id, piece.name, "A", at)
+        if piece.leftover is None:
+            pieces.append(one)
+        else:
+            giver = next(p for p, of in zip(pieces, parts, strict=False) if of.id == piece.leftover.of)
+            made_of[piece.leftover.of] = replace(one, of=giver.number, within=piece.leftover.within)
     whole = Rect(ZERO, ZERO, printed.width, printed.height)
     kept = Rect(-printed.x, -printed.y, uncut.width, uncut.height)
     cuts: list[tuple[Axis, Length]] = [
@@ -51,8 +56,8 @@ def _sheet(key: str, parts: list[Piece], first: int, punches: Sequence[Punch]) -
         cuts.append(("vertical", pieces[0].rect.right))
     steps: list[Step] = [Take("", 0, whole, (p.number,)) for p in pieces if p.rect == whole]
     steps += _steps(whole, cuts, kept, tuple(pieces))
-    for piece, one in zip(parts, pieces, strict=True):
-        steps += _shape(piece, one, punches)
+    for piece, one in zip((p for p in parts if p.leftover is None), pieces, strict=True):
+        steps += _shape(piece, one, made_of.get(piece.id), punches)
     return CutSheet(
         f"{key}#1",
         key,
@@ -63,7 +68,7 @@ def _sheet(key: str, parts: list[Piece], first: int, punches: Sequence[Punch]) -
         whole.width,
         whole.height,
         None,
-        tuple(pieces),
+        (*pieces, *made_of.values()),
         (),
         numbered(steps, f"{key}#1"),
         f"print of {parts[0].called_whole}",
@@ -83,9 +88,13 @@ def _steps(whole: Rect, cuts: list[tuple[Axis, Length]], kept: Rect, pieces: tup
             part = next(side for side in bare.halves if side.contains(kept) or side.meets(kept))
 
 
-def _shape(piece: Piece, cut: CutPiece, punches: Sequence[Punch]) -> Iterator[Shape]:
-    """The outline of a print that is no rectangle; of a half of one, what is on its side of the gutter."""
+def _shape(piece: Piece, cut: CutPiece, other: CutPiece | None, punches: Sequence[Punch]) -> Iterator[Shape]:
+    """The outline of a print that is no rectangle; of a half of one, what is on its side of the gutter. The `other`
+    half of one that lies at an angle is what falls off."""
     print_ = piece.print
+    if piece.outline and other is not None:
+        yield Shape("", 0, cut.rect, cut.number, "", piece.outline, False, (other.number,))
+        return
     if print_ is None or not (line := outline_of(print_)):
         return
     r, u = piece.rect, piece.uncut

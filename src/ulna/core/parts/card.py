@@ -14,7 +14,7 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import Mat, stack
-from ulna.core.parts.opening import Opening, cut_into
+from ulna.core.parts.opening import Opening, cut_all
 from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, PaperChoice, Piece
@@ -24,8 +24,8 @@ from ulna.core.shelf import Paper
 
 @dataclass(frozen=True, slots=True)
 class Card:
-    """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with an
-    `opening` it is a frame.
+    """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
+    `openings` it is a frame.
     """
 
     kind: ClassVar[str] = "card"
@@ -37,7 +37,7 @@ class Card:
     figure: Figure = "rectangle"
     angle: float = 0.0
     mats: tuple[Mat, ...] = ()
-    opening: Opening | None = None
+    openings: tuple[Opening, ...] = ()
     place: Place = field(default_factory=Place)
 
 
@@ -67,10 +67,7 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
     if part.figure != "rectangle":
         line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
         piece = replace(piece, outline=line, figure=part.figure, cut=at.width.part(1, 6))
-    behind, found = list[Piece](), list[Finding]()
-    if part.opening is not None:
-        piece, behind, found = cut_into(part, part.opening, piece, ground)
-    piece = replace(piece, angle=part.angle) if part.angle else piece
+    cut = cut_all(part, piece, ground)
     other = "front" if part.back else "back"
     given = Finding(
         "card-side", "note", part.id, f"Its {other} goes with it: it can be used on neither other place."
@@ -78,9 +75,9 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
     return Built(
         mats.width,
         mats.height,
-        (*mats.pieces, *behind, piece),
+        (*mats.pieces, *cut.behind, cut.piece, *cut.on),
         mats.arithmetic,
-        (*mats.findings, *found, given),
+        (*mats.findings, *cut.findings, given),
         handles=mats.handles,
     )
 
@@ -99,6 +96,5 @@ def sentence(part: Card, ground: Ground) -> str:
         ground.ruler.say_size(card.at.width, card.at.height),
     ]
     said.append(f"from {paper.name}")
-    if part.opening is not None:
-        said.append(opening_words(part.opening, ground))
+    said += [opening_words(opening, ground) for opening in part.openings]
     return ", ".join([*said, *matting.says(part.mats, ground)])

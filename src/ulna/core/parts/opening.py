@@ -1,35 +1,38 @@
-"""An opening cut into a panel or a card, with a photo behind it or not.
+"""Openings cut into a panel or a card, each with a photo behind it or not, and with a ring mat round it or not.
 
 ┌───────────┐
 │ rim ╭───╮ │   a photo behind it needs d + 2 × lap both ways (lap 1/8 in as a rule); exactly d wide it will do if it
 │     ╰───╯ │   is fixed at its two long ends; the middle that is cut out is a scrap
-└───────────┘
+└───────────┘   a ring is as much larger all round as it is wide, with the same hole, and lies on top
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
 from typing import Any
 
+from ulna.core import polygons
 from ulna.core.crop import PRINT_SIZES
-from ulna.core.figures import Figure, Hole
+from ulna.core.figures import Figure, Hole, outline
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Borders, Rect
-from ulna.core.measure import SIZE, ZERO, Length, inches, parse
-from ulna.core.parts.photo import lay, name_of
-from ulna.core.pieces import Ground, Piece
+from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, inches, parse
+from ulna.core.parts.photo import lay, name_of, nothing_left
+from ulna.core.pieces import Ground, PaperChoice, Piece
 from ulna.core.prints import Print
 
 USUAL = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
 Opened = Any
-"""A frozen part with an `id` and an `opening`."""
+"""A frozen part with an `id`, `openings` and an `angle`."""
 
 
 @dataclass(frozen=True, slots=True)
 class Opening:
     """A hole of a figure in the middle of a panel, or `across` and `down` of it.
 
-    With `rim` that much stays all round instead of a size of its own. `print` lies behind it, held by `lap`.
+    With `rim` that much stays all round instead of a size of its own. `print` lies behind it, held by `lap`. A `ring`
+    of that width lies round it; 0 for none.
     """
 
     figure: Figure = "rectangle"
@@ -40,12 +43,118 @@ class Opening:
     down: Length = ZERO
     lap: Length = inches(0, 1, 8)
     print: Print | None = None
+    ring: Length = ZERO
+    ring_choice: PaperChoice = field(default_factory=PaperChoice)
 
 
-def cut_into(
-    part: Opened, opening: Opening, piece: Piece, ground: Ground
-) -> tuple[Piece, list[Piece], list[Finding]]:
-    """The panel with its hole, the print behind it, and what is to be told. A straight hole gives its middle back."""
+@dataclass(frozen=True, slots=True)
+class Cut:
+    """A piece with its openings, what lies `behind` it and `on` it, and what is to be told."""
+
+    piece: Piece
+    behind: tuple[Piece, ...] = ()
+    on: tuple[Piece, ...] = ()
+    findings: tuple[Finding, ...] = ()
+
+
+def cut_all(part: Opened, piece: Piece, ground: Ground) -> Cut:
+    """All openings of a part cut into its piece, which may lie turned by `part.angle`: what is behind and on it turns
+    along. One that would run into another is told, and is not cut."""
+    own, behind, on, found = list[tuple[int, Rect]](), list[Piece](), list[Piece](), list[Finding]()
+    for k, opening in enumerate(part.openings):
+        opened, prints, told = _cut_into(part, k, piece, ground)
+        found += told
+        if opened is piece:
+            continue
+        at = opened.holes[-1].at
+        into = next((n for n, other in own if other.meets(at)), None)
+        if into is not None:
+            says = f"Openings {into + 1} and {k + 1} run into each other; move one of them or make it smaller."
+            found.append(Finding("opening", "stop", part.id, says))
+            continue
+        piece = opened
+        own.append((k, at))
+        behind += prints
+        if opening.ring:
+            on.append(_ring(part, k, at.moved(piece.rect.x, piece.rect.y), ground))
+    if len(own) > 1:
+        piece = replace(piece, gut=None)
+    found += _colliding(part, behind, ground)
+    found += _over_a_hole(part, on, piece, ground)
+    if part.angle:
+        behind, on = ([_along(one, piece, part.angle) for one in some] for some in (behind, on))
+        piece = replace(piece, angle=part.angle)
+    return Cut(piece, tuple(behind), tuple(on), tuple(found))
+
+
+def _ring(part: Opened, k: int, hole: Rect, ground: Ground) -> Piece:
+    """A ring as wide all round as it is told, with the same figure outside and inside."""
+    opening: Opening = part.openings[k]
+    wide = max(ground.ruler.mark, ground.ruler.round(opening.ring))
+    at = Rect(hole.x - wide, hole.y - wide, hole.width + wide * 2, hole.height + wide * 2)
+    inside = Hole(wide, wide, hole.width, hole.height, opening.figure)
+    name = "ring" if len(part.openings) == 1 else f"ring {k + 1}"
+    piece = Piece(f"{part.id}/ring{_th(k)}", part.id, "mat", name, at, at, opening.ring_choice, holes=(inside,))
+    if opening.figure == "rectangle":
+        return replace(piece, gut=Borders.even(wide))
+    line = outline(opening.figure, at.width.inches, at.height.inches)
+    return replace(piece, outline=line, figure=opening.figure)
+
+
+def _th(k: int) -> str:
+    return f"-{k + 1}" if k else ""
+
+
+def _colliding(part: Opened, behind: Sequence[Piece], ground: Ground) -> list[Finding]:
+    """Prints behind neighbouring openings that would lie on each other: the page would not lie flat there."""
+    say, found = ground.ruler.say, list[Finding]()
+    for k, one in enumerate(behind):
+        for other in behind[k + 1 :]:
+            if one.rect.meets(other.rect):
+                both = one.rect.common(other.rect)
+                by = min(both.width, both.height)
+                told = (
+                    f"{one.name} and {other.name} lie on each other behind the openings, {say(by)} of them: "
+                    "move the openings apart, or take less lap."
+                )
+                found.append(Finding("opening", "warn", part.id, told))
+    return found
+
+
+def _over_a_hole(part: Opened, rings: Sequence[Piece], piece: Piece, ground: Ground) -> list[Finding]:
+    """Rings that reach over another opening or over the edge."""
+    found = list[Finding]()
+    holes = [hole.at.moved(piece.rect.x, piece.rect.y) for hole in piece.holes]
+    for ring in rings:
+        own = ring.holes[0].at.moved(ring.rect.x, ring.rect.y)
+        name = f"{ring.name[0].upper()}{ring.name[1:]}"
+        if any(hole != own and hole.meets(ring.rect) for hole in holes):
+            told = f"{name} reaches over the opening beside it; make it narrower."
+            found.append(Finding("opening", "warn", part.id, told))
+        if not piece.rect.contains(ring.rect):
+            told = f"{name} reaches beyond the edge of what it lies on; make it narrower."
+            found.append(Finding("opening", "warn", part.id, told))
+    return found
+
+
+def _along(piece: Piece, under: Piece, angle: float) -> Piece:
+    """A piece that lies on, or behind, one that is turned: turned along about that one's middle."""
+    u, r = under.uncut, piece.uncut
+    middle = ((u.x + u.right).inches / 2, (u.y + u.bottom).inches / 2)
+    x, y = polygons.turned((((r.x + r.right).inches / 2, (r.y + r.bottom).inches / 2),), angle, middle)[0]
+    at = Rect(_length(x) - r.width.part(1, 2), _length(y) - r.height.part(1, 2), r.width, r.height)
+    by_x, by_y = at.x - r.x, at.y - r.y
+    return replace(piece, rect=piece.rect.moved(by_x, by_y), uncut=at, angle=angle)
+
+
+def _length(inch: float) -> Length:
+    return Length(round(inch * PER_INCH))
+
+
+def _cut_into(part: Opened, k: int, piece: Piece, ground: Ground) -> tuple[Piece, list[Piece], list[Finding]]:
+    """The panel with one hole more, the print behind that, and what is to be told. A straight hole gives its middle
+    back."""
+    opening: Opening = part.openings[k]
     ruler, box = ground.ruler, piece.rect
     if opening.rim is not None:
         width, height = box.width - opening.rim * 2, box.height - opening.rim * 2
@@ -64,20 +173,23 @@ def cut_into(
     opened = replace(piece, holes=(*piece.holes, hole), gut=rims if hole.is_straight else None)
     if opening.print is None:
         return opened, [], []
-    return opened, *_behind(part, opening, Rect(box.x + x, box.y + y, width, height), ground)
+    return opened, *_behind(part, k, Rect(box.x + x, box.y + y, width, height), ground)
 
 
-def _behind(part: Opened, opening: Opening, hole: Rect, ground: Ground) -> tuple[list[Piece], list[Finding]]:
+def _behind(part: Opened, k: int, hole: Rect, ground: Ground) -> tuple[list[Piece], list[Finding]]:
+    opening: Opening = part.openings[k]
     print_, ruler = opening.print or Print(), ground.ruler
     wide, high = print_.lies
     need_w, need_h = hole.width + opening.lap * 2, hole.height + opening.lap * 2
+    if gone := nothing_left(part.id, print_, ground):
+        return [], [gone]
     at = Rect(
         ruler.round(hole.x + (hole.width - wide).part(1, 2)),
         ruler.round(hole.y + (hole.height - high).part(1, 2)),
         wide,
         high,
     )
-    piece, found = lay(part.id, "behind", print_, at, ground)
+    piece, found = lay(part.id, f"behind{_th(k)}", print_, at, ground)
     piece = _trimmed(piece, hole, opening.lap)
     name = name_of(print_, ground)
     covers = wide >= need_w and high >= need_h
@@ -92,7 +204,8 @@ def _behind(part: Opened, opening: Opening, hole: Rect, ground: Ground) -> tuple
             f"{ruler.say_size(hole.width, hole.height)}; it takes {ruler.say_size(need_w, need_h)} with the lap."
         )
         larger = _printed(print_, need_w, need_h)
-        mended = replace(part, opening=replace(opening, print=larger))
+        openings = (*part.openings[:k], replace(opening, print=larger), *part.openings[k + 1 :])
+        mended = replace(part, openings=openings)
         size = ruler.say_size(larger.width, larger.height)
         found.append(Finding("opening", "warn", part.id, told, (Remedy(f"Print it at {size}", mended),)))
     return [piece], found
@@ -123,6 +236,8 @@ def words(opening: Opening, ground: Ground) -> str:
     ruler = ground.ruler
     kind = "an opening" if opening.figure == "rectangle" else f"an opening ({opening.figure})"
     behind = f" and {name_of(opening.print, ground)} behind it" if opening.print is not None else ""
+    if opening.ring:
+        behind += f", a ring of {ruler.say(opening.ring)} {ground.says(opening.ring_choice)} round it"
     if opening.rim is None:
         return f"with {kind} of {ruler.say_size(opening.width, opening.height)}{behind}"
     return f"with {kind} that leaves a rim of {ruler.say(opening.rim)}{behind}"

@@ -18,7 +18,7 @@ from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import LAP, Mat, gut_rims, stack
-from ulna.core.parts.opening import Opening, cut_into
+from ulna.core.parts.opening import Opening, cut_all
 from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
@@ -47,7 +47,7 @@ class Panel:
     rim: Length = LAP
     place: Place = field(default_factory=Place)
     mats: tuple[Mat, ...] = ()
-    opening: Opening | None = None
+    openings: tuple[Opening, ...] = ()
     corner: Length = ZERO
     angle: float = 0.0
     as_it_is: bool = False
@@ -89,11 +89,8 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     if part.corner and not piece.comes_shaped:
         line = outline("rounded", box.width.inches, box.height.inches, part.corner.inches)
         piece = replace(piece, outline=line, figure="rounded", cut=part.corner)
-    behind = list[Piece]()
-    if part.opening is not None:
-        piece, behind, more = cut_into(part, part.opening, piece, ground)
-        findings += more
-    piece = replace(piece, angle=part.angle) if part.angle else piece
+    cut = cut_all(part, piece, ground)
+    findings += cut.findings
     handles = list(mats.handles)
     if part.trim is not None:
         handles.append(Handle("trim", "trim", box.right, box.y + height.part(1, 2), -1))
@@ -102,9 +99,8 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     if mats.pieces:
         told = f"{told}; {mats.arithmetic.removeprefix(ruler.say_size(width, height)).removeprefix(' ')}"
     findings += mats.findings
-    return Built(
-        mats.width, mats.height, (*mats.pieces, *behind, piece), told, tuple(findings), handles=tuple(handles)
-    )
+    pieces = (*mats.pieces, *cut.behind, cut.piece, *cut.on)
+    return Built(mats.width, mats.height, pieces, told, tuple(findings), handles=tuple(handles))
 
 
 def _whole(piece: Piece, paper: Paper) -> Piece:
@@ -152,9 +148,8 @@ def sentence(part: Panel, ground: Ground) -> str:
         else ruler.say_size(part.width, part.height)
     )
     said = [part.name[:1].upper() + part.name[1:] or "Panel", size, ground.says(part.choice)]
-    if part.opening is not None:
-        said.append(opening_words(part.opening, ground))
-    elif part.gutted:
+    said += [opening_words(opening, ground) for opening in part.openings]
+    if part.gutted and not part.openings:
         said.append(f"gutted to a rim of {ruler.say(part.rim)}")
     if part.corner:
         said.append(f"corners rounded by {ruler.say(part.corner)}")
