@@ -2265,7 +2265,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2290,7 +2290,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             id: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2435,7 +2435,12 @@ export interface components {
              * @default tag
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /**
+             * @default
+             * @enum {string}
+             */
+            half: "" | "left" | "right" | "top" | "bottom";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -2490,7 +2495,12 @@ export interface components {
              * @default tag
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /**
+             * @default
+             * @enum {string}
+             */
+            half: "" | "left" | "right" | "top" | "bottom";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -3022,7 +3032,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -3578,7 +3588,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -3636,7 +3646,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -4489,6 +4499,9 @@ export interface components {
              * @example 108 mm
              */
             seam: string;
+            tag_width?: string | null;
+            /** @default 1 */
+            tags: number;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -4531,6 +4544,9 @@ export interface components {
              * @example 108 mm
              */
             seam: string;
+            tag_width: string | null;
+            /** @default 1 */
+            tags: number;
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -4939,7 +4955,7 @@ export interface components {
              * @default circle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -4985,7 +5001,7 @@ export interface components {
              * @default circle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -6006,7 +6022,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -6057,7 +6073,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -6094,7 +6110,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             print?: components["schemas"]["Print-Input"] | null;
             row: number;
             /** @default 1 */
@@ -6114,7 +6130,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped";
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             print: components["schemas"]["Print-Output"] | null;
             row: number;
             /** @default 1 */

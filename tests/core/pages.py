@@ -207,10 +207,22 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             sixteenths(0, 8),
             choice=choices,
             mats=mats,
+            half=st.sampled_from(["", "", "left", "right", "top", "bottom"]),
+            angle=angles,
             place=places,
         ),
         st.builds(
-            Pocket, named, sizes, sizes, sixteenths(1, 4), small, choices, st.one_of(st.none(), choices), places
+            Pocket,
+            named,
+            sizes,
+            sizes,
+            sixteenths(1, 4),
+            small,
+            choices,
+            st.one_of(st.none(), choices),
+            places,
+            st.integers(1, 3),
+            st.one_of(st.none(), small),
         ),
         st.builds(
             Rounds,

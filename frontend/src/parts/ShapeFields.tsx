@@ -1,7 +1,7 @@
 /** Shapes, pockets, rows and rings, cards, tape, axes. */
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { kitsQuery, useShelf } from "../api/documents";
+import { kitsQuery, useShelf, useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import {
   type AxisPart,
@@ -19,6 +19,7 @@ import { OpeningFields } from "./OpeningFields";
 import { Sentence } from "./Sentence";
 import {
   AngleValue,
+  CountValue,
   EitherValue,
   FIGURES,
   LengthValue,
@@ -33,7 +34,16 @@ const CUTS: Partial<Record<CutoutPart["figure"], string>> = {
   banner: "v cut",
   tag: "corners clipped by",
   scalloped: "scallops about",
+  "scalloped round": "scallops about",
 };
+
+const HALVES = [
+  ["", "whole"],
+  ["left", "left half of a"],
+  ["right", "right half of a"],
+  ["top", "upper half of a"],
+  ["bottom", "lower half of a"],
+] as const;
 
 export function CutoutFields(of: PartProps<CutoutPart>) {
   const { part, onChange } = of;
@@ -41,6 +51,7 @@ export function CutoutFields(of: PartProps<CutoutPart>) {
   return (
     <>
       <Sentence>
+        <WordValue of={of} field="half" label="Whole or half" options={HALVES} />
         <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
         <LengthValue of={of} field="width" label="Shape width" />×
         <LengthValue of={of} field="height" label="Shape height" />
@@ -86,6 +97,7 @@ export function CutoutFields(of: PartProps<CutoutPart>) {
 
 export function PocketFields(of: PartProps<PocketPart>) {
   const { part, onChange } = of;
+  const unit = useUnit();
   return (
     <>
       <Sentence>
@@ -104,7 +116,23 @@ export function PocketFields(of: PartProps<PocketPart>) {
         {part.inside ? (
           <>
             in it
+            <CountValue of={of} field="tags" label="How many tags" />
             <PaperValue of={of} field="inside" label="Paper of what goes in" />
+            <Choice
+              label="Width of what goes in"
+              value={part.tag_width === null ? "fits" : "own"}
+              options={[
+                ["fits", "as wide as the pocket takes"],
+                ["own", "wide"],
+              ]}
+              onChange={(way) =>
+                onChange("changed what goes in", {
+                  ...part,
+                  tag_width: way === "fits" ? null : USUAL[unit].width,
+                })
+              }
+            />
+            {part.tag_width !== null && <LengthValue of={of} field="tag_width" label="Tag width" />}
             <LengthValue of={of} field="out" label="Out at the top" range="gap" />
             out at the top
             <Button size="small" onClick={() => onChange("took out what goes in", { ...part, inside: null })}>

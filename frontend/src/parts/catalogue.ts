@@ -120,6 +120,7 @@ function figure(name: Extract<Part, { kind: "cutout" }>["figure"], w: number, h:
       ring: NO_PAPER,
       mats: [],
       angle: 0,
+      half: "",
       place: CENTRED,
     },
   ];
@@ -457,6 +458,13 @@ export const CATALOGUE: readonly Entry[] = [
     make: figure("scalloped", 3, 2, 0.5),
   },
   {
+    name: "Scalloped round",
+    words: "edge circle rosette shape scallop",
+    picture:
+      "M12 3a2.500 2.500 0 0 1 4 1.500 2.500 2.500 0 0 1 3.500 3 2.500 2.500 0 0 1 0 5 2.500 2.500 0 0 1-3 4 2.500 2.500 0 0 1-4.500 2.500 2.500 2.500 0 0 1-4.500-2.500 2.500 2.500 0 0 1-3-4 2.500 2.500 0 0 1 0-5 2.500 2.500 0 0 1 3.500-3A2.500 2.500 0 0 1 12 3z",
+    make: figure("scalloped round", 3, 3, 0.625),
+  },
+  {
     name: "Tag",
     words: "label hole reinforcer clipped corners shape",
     picture: "M8 3h8l3 4v14H5V7zM12 6a1.500 1.500 0 1 0 0 3 1.500 1.500 0 1 0 0-3",
@@ -504,6 +512,8 @@ export const CATALOGUE: readonly Entry[] = [
         out: len(unit, 1),
         choice: NO_PAPER,
         inside: NO_PAPER,
+        tags: 1,
+        tag_width: null,
         place: CENTRED,
       },
     ],

@@ -181,6 +181,7 @@ export const FIGURES: readonly (readonly [Figure, string])[] = [
   ["triangle", "triangle"],
   ["tag", "tag"],
   ["scalloped", "scalloped"],
+  ["scalloped round", "scalloped round"],
 ];
 
 /** How far a part lies turned, in degrees: right is above nothing. */

@@ -8,7 +8,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Any, Literal
 
 from ulna.core.errors import FieldError
 from ulna.core.geometry import Rect
@@ -17,9 +17,10 @@ from ulna.core.page import Group, PagePlan, placed_at
 from ulna.core.page_formats import PageName
 from ulna.core.parts import Part
 from ulna.core.parts.base import Base
+from ulna.core.parts.cutout import Cutout
 from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.torn import Torn, mirrored
+from ulna.core.parts.torn import Torn
 from ulna.core.pieces import Ground
 from ulna.core.standing import Standing, on_page, stand
 
@@ -149,8 +150,8 @@ def _gaps_told(gaps: Sequence[Length], across: bool, ground: Ground) -> str:
 def mirror(
     plan: PagePlan, ids: Sequence[str], way: Literal["across", "down"], on: PageName, ground: Ground
 ) -> PagePlan:
-    """Their boxes mirrored about the middle of a page or the spread, torn edges too; what is printed stays the right
-    way round."""
+    """Their boxes mirrored about the middle of a page or the spread, torn edges and half figures too; what is printed
+    stays the right way round."""
     standing, boxes = _boxes(plan, ids, ground)
     page = plan.format.page(on)
     to = {}
@@ -159,8 +160,21 @@ def mirror(
         y = page.y + page.bottom - box.bottom if way == "down" else box.y
         to[id] = Rect(x, y, box.width, box.height)
     moved = _moved(plan, to, standing)
-    parts = tuple(mirrored(p, way) if isinstance(p, Torn) and p.id in set(ids) else p for p in moved.parts)
-    return replace(moved, parts=parts)
+    return replace(moved, parts=tuple(mirrored(p, way) if p.id in set(ids) else p for p in moved.parts))
+
+
+OTHER = {"across": {"left": "right", "right": "left"}, "down": {"top": "bottom", "bottom": "top"}}
+"""Which side is which in a mirror."""
+
+
+def mirrored(part: Part, way: Literal["across", "down"]) -> Part:
+    """A part that has a left and a right of its own, or an above and a below: its torn edge, its half of a figure."""
+    other: dict[str, Any] = OTHER[way]
+    if isinstance(part, Torn):
+        return replace(part, edge=other.get(part.edge, part.edge))
+    if isinstance(part, Cutout):
+        return replace(part, half=other.get(part.half, part.half))
+    return part
 
 
 def swap_pages(plan: PagePlan, ground: Ground) -> PagePlan:

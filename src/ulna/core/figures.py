@@ -34,6 +34,7 @@ Figure = Literal[
     "triangle",
     "tag",
     "scalloped",
+    "scalloped round",
 ]
 FIGURES: tuple[Figure, ...] = get_args(Figure)
 CUT: dict[Figure, str] = {
@@ -41,6 +42,7 @@ CUT: dict[Figure, str] = {
     "banner": "v cut",
     "tag": "corners clipped by",
     "scalloped": "scallops about",
+    "scalloped round": "scallops about",
 }
 """The figures that have a measure of their own, and what it is."""
 
@@ -160,6 +162,8 @@ def outline(figure: Figure, width: float, height: float, cut: float = 0.0) -> Po
         return ((c, 0), (w - c, 0), (w, c), (w, h), (0, h), (0, c))
     if figure == "scalloped":
         return _scalloped(w, h, cut)
+    if figure == "scalloped round":
+        return _scalloped_round(w, h, cut)
     if figure == "rectangle":
         return box(0, 0, w, h)
     return tuple(shapes.outline(figure, w, h))
@@ -207,6 +211,34 @@ def _scalloped(w: float, h: float, wanted: float) -> Polygon:
     for k in range(ny):
         found += _arc(d, h - d - (k + 0.5) * sy, d, sy / 2, 180, 360, 8)
     return tuple(found)
+
+
+def round_scallops(width: float, height: float, wanted: float) -> int:
+    """How many whole scallops go round an oval: n = round(its length / wanted), its length about π(w + h)/2."""
+    n, _ = scallops(math.pi * (width + height) / 2, wanted or min(width, height) / 4)
+    return max(n, 5)
+
+
+def _scalloped_round(w: float, h: float, wanted: float) -> Polygon:
+    """Whole scallops on an oval, one of them at the top, as wide and high as the box."""
+    n = round_scallops(w, h, wanted)
+    r = math.pi / (n + math.pi)  # of an oval that is 2 across: bumps of this radius fill what they stand on
+    found = list[Point]()
+    for k in range(n):
+        a = 360 * k / n
+        x, y = (1 - r) * math.sin(math.radians(a)), -(1 - r) * math.cos(math.radians(a))
+        found += _arc(x, y, r, r, a - 90, a + 90, 8)
+    x1, y1, x2, y2 = bounds(tuple(found))
+    return tuple(((x - x1) / (x2 - x1) * w, (y - y1) / (y2 - y1) * h) for x, y in found)
+
+
+def half_outline(figure: Figure, half: str, width: float, height: float, cut: float = 0.0) -> Polygon:
+    """The left, right, upper or lower half of a figure, in a box of `width` × `height` of its own."""
+    if half in ("left", "right"):
+        whole, room = outline(figure, 2 * width, height, cut), box(0 if half == "left" else width, 0, width, height)
+    else:
+        whole, room = outline(figure, width, 2 * height, cut), box(0, 0 if half == "top" else height, width, height)
+    return moved(clipped(whole, room), -room[0][0], -room[0][1])
 
 
 def inner_box(shape: Polygon) -> Rect | None:

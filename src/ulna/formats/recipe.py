@@ -49,6 +49,7 @@ Seed = Annotated[int, Field(ge=0, le=1_000_000)]
 FigureName = Literal[
     "rectangle", "rounded", "circle", "arch", "hexagon", "on the tip", "heart", "banner", "pennant", "triangle", "tag",
     "scalloped",
+    "scalloped round",
 ]  # fmt: skip
 
 
@@ -400,6 +401,7 @@ class CutoutPart(Model):
     ring: PaperChoice = PaperChoice()
     mats: Mats = []
     angle: Angle = 0.0
+    half: cutout.Half = ""
     place: Place
 
 
@@ -415,6 +417,8 @@ class PocketPart(Model):
     out: Gap
     choice: PaperChoice = PaperChoice()
     inside: PaperChoice | None = None
+    tags: Annotated[int, Field(ge=1, le=24)] = 1
+    tag_width: Size | None = None
     place: Place
 
 

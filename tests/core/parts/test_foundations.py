@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 
 from tests.core.examples import HERON, ground, paper, said, size, worked
 from ulna.core import polygons
+from ulna.core.arrange import mirrored
 from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
@@ -18,7 +19,7 @@ from ulna.core.parts.opening import Opening
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.papered import Papered
 from ulna.core.parts.stitching import Stitching
-from ulna.core.parts.torn import Torn, mirrored
+from ulna.core.parts.torn import Torn
 from ulna.core.pieces import PaperChoice, Piece
 from ulna.core.polygons import area, bounds
 from ulna.core.prints import Print
@@ -144,9 +145,9 @@ def test_a_torn_hill_is_highest_in_its_middle() -> None:
 
 
 def test_mirroring_a_torn_strip_turns_its_torn_edge_over() -> None:
-    assert mirrored(Torn("t", edge="left"), "across").edge == "right"
-    assert mirrored(Torn("t", edge="left"), "down").edge == "left"
-    assert mirrored(Torn("t", edge="top"), "down").edge == "bottom"
+    assert mirrored(Torn("t", edge="left"), "across") == Torn("t", edge="right")
+    assert mirrored(Torn("t", edge="left"), "down") == Torn("t", edge="left")
+    assert mirrored(Torn("t", edge="top"), "down") == Torn("t", edge="bottom")
 
 
 def test_a_seam_runs_inside_the_edge_and_says_how_long_it_is() -> None:

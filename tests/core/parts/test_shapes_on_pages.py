@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, mat, paper, said, size, worked
+from ulna.core.arrange import mirrored
 from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.demand import demand
 from ulna.core.figures import FIGURES, Hole, outline, scallops
@@ -64,6 +65,24 @@ def test_whole_scallops_go_along_a_length(length: float, wanted: float, n: int) 
     assert scallops(length, wanted) == (n, length / n)
 
 
+def test_a_half_figure_is_just_that_half_in_its_own_box() -> None:
+    """The upper half of a circle of 4 is 4 wide and 2 high: half its area, flat below; its mirror is the lower half."""
+    half = Cutout("c", "circle", parse("4"), parse("2"), half="top")
+    (piece,) = worked(half).pieces
+    assert piece.name == "half circle" and piece.figure == ""
+    assert bounds(piece.seen) == pytest.approx((0, 0, 4, 2), abs=1e-6)
+    assert area(piece.seen) == pytest.approx(area(outline("circle", 4, 4)) / 2)
+    assert mirrored(half, "down") == replace(half, half="bottom")
+
+
+def test_a_scalloped_round_has_whole_scallops_and_fills_its_box() -> None:
+    """About 5/8 on a round of 3: π × 3 / 5/8 is 15.08, so fifteen."""
+    part = Cutout("c", "scalloped round", parse("3"), parse("3"), parse("5/8"))
+    built = worked(part)
+    assert "15 scallops round it" in built.arithmetic
+    assert bounds(built.pieces[0].seen) == pytest.approx((0, 0, 3, 3))
+
+
 def test_a_tag_has_its_hole_and_two_reinforcers() -> None:
     built = worked(Cutout("t", hole=parse("1/2"), reinforced=True, choice=A, ring=A))
     assert [p.name for p in built.pieces] == ["tag", "reinforcer behind", "reinforcer"]
@@ -82,6 +101,18 @@ def test_a_pocket_says_how_wide_what_goes_in_may_be() -> None:
     )
     (told,) = worked(Pocket("p", width=parse("1/2"))).findings
     assert told.severity == "stop" and "leaves no room inside" in told.sentence
+
+
+def test_tags_wider_than_their_pocket_are_told_with_what_would_do() -> None:
+    """A tag of 3 3/4 wants a pocket of 3 3/4 + 1/4 + 1/4 = 4 1/4; five of them are 4/64 thicker, so 1/8 more."""
+    (told,) = worked(Pocket("p", choice=A, inside=A, tag_width=parse("3 3/4"))).findings
+    assert told.sentence == "The tag is 3 3/4 wide and the pocket takes 3 1/2."
+    assert [r.says for r in told.remedies] == ["Make the pocket 4 1/4 wide", "Make it 3 1/2 wide"]
+    five = worked(Pocket("p", choice=A, inside=A, tags=5))
+    assert size(five.pieces[0].rect.width, five.pieces[0].rect.height) == "3 3/8 × 3 7/8"
+    assert [p.name for p in five.pieces][1] == "what goes in, 2" and len(five.pieces) == 6
+    (told,) = worked(Pocket("p", choice=A, inside=A, tags=5, tag_width=parse("3 3/4"))).findings
+    assert told.remedies[0].says == "Make the pocket 4 3/8 wide"
 
 
 @pytest.mark.parametrize(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Any
 
-from ulna.core.checks import parted, uncovered, under
+from ulna.core.checks import bordered, parted, uncovered, under
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.pieces import Ground, Piece
@@ -20,3 +20,4 @@ def told(
     yield from parted.told(plan, pieces, standing, ground, placed_at)
     yield from under.told(pieces, ground)
     yield from uncovered.told(pieces, ground)
+    yield from bordered.told(plan, pieces, standing, ground)

@@ -6,10 +6,10 @@ A tag has its corners clipped by c and a hole d from its top edge, with two rein
 from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
-from typing import ClassVar
+from typing import ClassVar, Literal
 
 from ulna.core import punches
-from ulna.core.figures import CUT, Figure, Hole, outline, scallops
+from ulna.core.figures import CUT, Figure, Hole, half_outline, outline, round_scallops, scallops
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
@@ -23,10 +23,13 @@ HOLE = inches(0, 1, 4)
 RING = inches(0, 5, 8)
 
 
+Half = Literal["", "left", "right", "top", "bottom"]
+
+
 @dataclass(frozen=True, slots=True)
 class Cutout:
-    """`width` × `height` is its box; `cut` is the figure's own measure (see `figures.CUT`); `hole` is how far the
-    middle of a punched hole is from the top edge.
+    """`width` × `height` is its box, of a `half` figure that of the half; `cut` is the figure's own measure (see
+    `figures.CUT`). `hole` is how far the middle of a punched hole is from the top edge.
     """
 
     kind: ClassVar[str] = "cutout"
@@ -42,6 +45,7 @@ class Cutout:
     ring: PaperChoice = field(default_factory=PaperChoice)
     mats: tuple[Mat, ...] = ()
     angle: float = 0.0
+    half: Half = ""
     place: Place = field(default_factory=Place)
 
 
@@ -52,12 +56,14 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
     if min(width, height) < SIZE.least:
         told = "Its width and height leave nothing; make it larger."
         return Built(ZERO, ZERO, findings=(Finding("nothing-left", "stop", part.id, told),))
-    line = outline(part.figure, width.inches, height.inches, part.cut.inches)
+    sizes = width.inches, height.inches, part.cut.inches
+    line = half_outline(part.figure, part.half, *sizes) if part.half else outline(part.figure, *sizes)
     shape = line if part.figure in ("rounded", "circle", "arch", "hexagon", "on the tip", "tag") else ()
     mats = stack(part.id, part.figure, width, height, part.mats, ground, shape)
-    piece = Piece(f"{part.id}/shape", part.id, "shape", part.figure, mats.inner, mats.inner, part.choice)
+    called = f"half {part.figure}" if part.half else part.figure
+    piece = Piece(f"{part.id}/shape", part.id, "shape", called, mats.inner, mats.inner, part.choice)
     if part.figure != "rectangle":
-        piece = replace(piece, outline=line, figure=part.figure, cut=part.cut)
+        piece = replace(piece, outline=line, figure="" if part.half else part.figure, cut=part.cut)
     piece = replace(piece, angle=part.angle)
     findings, pieces = list(mats.findings), [*mats.pieces]
     rings = list[Piece]()
@@ -73,7 +79,7 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
             piece = replace(piece, holes=(_round(ruler.round(width.part(1, 2) - half), part.hole - half),))
             if part.reinforced:
                 rings = _rings(part, mats.inner, ruler)
-    if width == height:
+    if width == height and not part.half:
         findings += punches.told(part, part.figure, width, ground.punches, ruler, ("width", "height"))
     handles = [*mats.handles, *size_handles(part.place, mats.inner)]
     if part.figure in CUT:
@@ -89,7 +95,10 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
 
 
 def _told(part: Cutout, width: Length, height: Length, sums: str, ruler: Ruler) -> str:
-    if part.figure != "scalloped":
+    if part.figure == "scalloped round" and not part.half:
+        n = round_scallops(width.inches, height.inches, part.cut.inches)
+        return f"{sums}; {n} scallops round it"
+    if part.figure != "scalloped" or part.half:
         return sums
     nx, _ = scallops(width.inches, part.cut.inches)
     ny, _ = scallops(height.inches, part.cut.inches)
@@ -112,12 +121,13 @@ def _rings(part: Cutout, inner: Rect, ruler: Ruler) -> list[Piece]:
 
 
 def name(part: Cutout, ground: Ground) -> str:
-    return f"the {part.figure}"
+    return f"the half {part.figure}" if part.half else f"the {part.figure}"
 
 
 def sentence(part: Cutout, ground: Ground) -> str:
     say = ground.ruler.say
-    said = [f"{part.figure.capitalize()} {ground.ruler.say_size(part.width, part.height)}"]
+    what = f"{part.half.capitalize()} half of a {part.figure}" if part.half else part.figure.capitalize()
+    said = [f"{what} {ground.ruler.say_size(part.width, part.height)}"]
     if part.figure in CUT:
         said.append(f"{CUT[part.figure]} {say(part.cut)}")
     said.append(ground.says(part.choice))

@@ -164,11 +164,3 @@ def sentence(part: Torn, ground: Ground) -> str:
     papers = ", ".join(ground.says(choice) for choice in part.papers)
     where = f"{part.edge} torn" + (f" as a hill of {say(part.rise)}" if part.rise else "")
     return f"{what}, {say(part.width)} × {say(part.length)}, {where}, {papers}, core {part.core_side}"
-
-
-def mirrored(part: Torn, way: Literal["across", "down"]) -> Torn:
-    """With its torn edge on the other side."""
-    other: dict[TornAt, TornAt] = (
-        {"left": "right", "right": "left"} if way == "across" else {"top": "bottom", "bottom": "top"}
-    )
-    return replace(part, edge=other.get(part.edge, part.edge))
