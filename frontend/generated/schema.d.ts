@@ -144,6 +144,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay Cards
+         * @description Where the cards of a sheet are that is printed with rows and columns of them.
+         */
+        post: operations["lay_cards"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cost": {
         parameters: {
             query?: never;
@@ -2303,6 +2323,17 @@ export interface components {
             openings: components["schemas"]["Opening-Output"][];
             place: components["schemas"]["Place-Output"];
             sheet: string | null;
+        };
+        /** @description Rows and columns of equal cards on a sheet. */
+        CardsAsked: {
+            columns: number;
+            paper: components["schemas"]["Paper-Input"];
+            rows: number;
+            /**
+             * @default A
+             * @enum {string}
+             */
+            side: "A" | "B";
         };
         Colours: {
             colours: string[];
@@ -6367,6 +6398,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lay_cards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardsAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Card-Output"][];
+                };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
             "4XX": {

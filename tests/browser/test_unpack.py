@@ -71,6 +71,21 @@ def test_many_papers_are_edited_at_once(page: Page, tmp_path: Path) -> None:
     expect(page.get_by_label("Depth of the branding strip")).to_have_value("1/2")
 
 
+def test_a_sheet_of_cards_is_said_in_rows_and_columns(page: Page, tmp_path: Path) -> None:
+    """Reeds has its strip of 1/2 at the foot: 2 rows of 3 are 4 × 5 3/4 each, and the fifth is 4 from the left."""
+    unpack_csv(page, tmp_path)
+    page.locator("[data-paper]").nth(1).click()
+    page.get_by_role("button", name="Cards in rows").click()
+    for label, value in (("Rows of cards", "2"), ("Cards in a row", "3")):
+        page.get_by_label(label, exact=True).fill(value)
+        page.get_by_label(label, exact=True).press("Enter")
+    page.get_by_role("button", name="Lay them out").click()
+    expect(page.get_by_label("Card 5: from the left")).to_have_value("4")
+    expect(page.get_by_label("Card 5: from the top")).to_have_value("5 3/4")
+    expect(page.get_by_label("Card 6: high")).to_have_value("5 3/4")
+    saved(page)
+
+
 def test_papers_are_copied_and_taken_out_by_keys(page: Page, tmp_path: Path) -> None:
     """Ctrl+D makes another like it, Delete takes it out, and undo brings it back."""
     unpack_csv(page, tmp_path)

@@ -5,10 +5,14 @@ from __future__ import annotations
 from dataclasses import replace
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from tests.core.examples import paper, scrap
 from ulna.core.errors import FieldError, LengthError, NotOnShelf, UlnaError
-from ulna.core.shelf import Direction, Shelf, Side
+from ulna.core.geometry import Rect
+from ulna.core.measure import ZERO, inches
+from ulna.core.shelf import Direction, Edge, Shelf, Side, Strip, cards_in_rows
 
 
 def test_scraps_come_before_the_sheets_they_were_cut_from() -> None:
@@ -51,3 +55,22 @@ def test_errors_carry_their_data_and_make_one_sentence(error: UlnaError, sentenc
     """The sentence is made in one place, and every error is a ValueError or LookupError too."""
     assert error.sentence == str(error) == sentence
     assert isinstance(error, ValueError)
+
+
+def test_cards_in_rows_share_out_what_the_strip_leaves() -> None:
+    """12 × 12 less 1/2 in at its foot: three across of 4, two down of 5 3/4. From B a strip at the left is at the
+    right."""
+    sheet = paper("cards", strip="1/2")
+    cards = cards_in_rows(sheet, 2, 3)
+    assert [c.name for c in cards] == ["1", "2", "3", "4", "5", "6"]
+    assert cards[4].at == Rect(inches(4), inches(5, 3, 4), inches(4), inches(5, 3, 4))
+    left = replace(sheet, strip=Strip(Edge.LEFT, inches(1)), cards=cards[:1])
+    (behind,) = cards_in_rows(left, 1, 1, "B")
+    assert (behind.name, behind.at) == ("2", Rect(ZERO, ZERO, inches(11), inches(12)))
+
+
+@given(st.integers(1, 9), st.integers(1, 9))
+def test_cards_in_rows_leave_nothing_and_overlap_nowhere(rows: int, columns: int) -> None:
+    cards = cards_in_rows(paper("cards"), rows, columns)
+    assert sum(c.at.area for c in cards) == inches(12).units ** 2
+    assert not any(a.at.meets(b.at) for k, a in enumerate(cards) for b in cards[:k])

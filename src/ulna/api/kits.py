@@ -10,6 +10,7 @@ from fastapi.responses import Response
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.schemas import (
+    CardsAsked,
     Colours,
     KitIn,
     KitOut,
@@ -24,10 +25,10 @@ from ulna.api.schemas import (
 )
 from ulna.core import patterns
 from ulna.core.measure import SIZE, text
-from ulna.core.shelf import Paper, Side
+from ulna.core.shelf import Paper, Side, cards_in_rows
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
-from ulna.formats.kit import Kit
+from ulna.formats.kit import Card, Kit
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.household import Household
 from ulna.store.ids import new_id
@@ -48,6 +49,13 @@ def tiles_of(paper: Paper) -> Tiles:
 def _out(kept: Kept, _home: Household) -> KitOut:
     kit = Kit.model_validate(kept.body)
     return KitOut(saved=saved(kept), kit=kit, tiles={p.id: tiles_of(p.value()) for p in kit.papers})
+
+
+@router.post("/cards")
+def lay_cards(asked: CardsAsked) -> list[Card]:
+    """Where the cards of a sheet are that is printed with rows and columns of them."""
+    cards = cards_in_rows(asked.paper.value(), asked.rows, asked.columns, asked.side)
+    return [Card.from_value(card) for card in cards]
 
 
 @router.get("/kits")

@@ -137,6 +137,15 @@ class PictureOut(BaseModel):
     id: str
 
 
+class CardsAsked(BaseModel):
+    """Rows and columns of equal cards on a sheet."""
+
+    paper: Paper
+    rows: Annotated[int, Field(ge=1, le=20)]
+    columns: Annotated[int, Field(ge=1, le=20)]
+    side: Literal["A", "B"] = "A"
+
+
 class Straighten(BaseModel):
     """The sheet's corners in shares of the picture, top left first, clockwise; the sheet's size."""
 

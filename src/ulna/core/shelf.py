@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
+from itertools import count, pairwise
 from typing import Literal
 
 from ulna.core.errors import NotOnShelf
@@ -164,6 +165,22 @@ class Paper:
     @property
     def is_scrap(self) -> bool:
         return self.form is Form.SCRAP
+
+
+def cards_in_rows(paper: Paper, rows: int, columns: int, side: Face = "A") -> tuple[Card, ...]:
+    """The cards of a sheet that is printed with so many rows of so many equal ones: they share out what the branding
+    strip leaves, as it is seen from that side, row by row, and are called by their number after those there are."""
+    strip = paper.strip.seen_from(side) if paper.strip else None
+    room = strip.leaves(paper.width, paper.height) if strip else Rect(ZERO, ZERO, paper.width, paper.height)
+    xs = [room.x + room.width.part(k, columns) for k in range(columns + 1)]
+    ys = [room.y + room.height.part(k, rows) for k in range(rows + 1)]
+    taken = {card.name for card in paper.cards}
+    names = (str(n) for n in count(1) if str(n) not in taken)
+    return tuple(
+        Card(next(names), Rect(x, y, right - x, bottom - y), side)
+        for y, bottom in pairwise(ys)
+        for x, right in pairwise(xs)
+    )
 
 
 def paper_in(at: Rect, inside: Hole | None, holes: Iterable[Hole]) -> Fraction:

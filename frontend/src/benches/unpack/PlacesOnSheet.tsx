@@ -1,8 +1,11 @@
 /** What is printed at known places of a sheet, card by card, and what is cut out of it already. */
 import Button from "@mui/material/Button";
+import { useState } from "react";
+import { client, take } from "../../api/client";
 import type { Paper } from "../../api/documents";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
+import { CountField } from "../../ui/CountField";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -135,6 +138,15 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
       >
         A card printed on it
       </Button>
+      <CardsInRows
+        paper={paper}
+        onLay={(laid) =>
+          onChange(
+            "laid out cards",
+            cards((all) => [...all, ...laid]),
+          )
+        }
+      />
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
@@ -148,6 +160,45 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         A hole in it
       </Button>
     </>
+  );
+}
+
+/** A sheet that is printed with equal cards: so many down and across share out what the strip leaves. */
+function CardsInRows({ paper, onLay }: { paper: Paper; onLay: (cards: Paper["cards"]) => void }) {
+  const [open, setOpen] = useState(false);
+  const [rows, setRows] = useState(4);
+  const [columns, setColumns] = useState(3);
+  const [side, setSide] = useState<"A" | "B">("A");
+  if (!open) {
+    return (
+      <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => setOpen(true)}>
+        Cards in rows
+      </Button>
+    );
+  }
+  async function lay(): Promise<void> {
+    onLay(await take(client.POST("/api/cards", { body: { paper, rows, columns, side } })));
+    setOpen(false);
+  }
+  return (
+    <Sentence>
+      <CountField label="Rows of cards" most={20} value={rows} onCommit={setRows} />
+      rows of
+      <CountField label="Cards in a row" most={20} value={columns} onCommit={setColumns} />
+      equal cards
+      <Choice
+        label="Side of the cards"
+        value={side}
+        options={[
+          ["A", "on A"],
+          ["B", "on B"],
+        ]}
+        onChange={setSide}
+      />
+      <Button size="small" variant="outlined" onClick={() => void lay()}>
+        Lay them out
+      </Button>
+    </Sentence>
   );
 }
 
