@@ -3123,6 +3123,40 @@ export interface components {
              */
             width: string;
         };
+        /** @description `seam` null is in the middle. */
+        "Joined-Input": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default {
+             *       "units": 0
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lap: string;
+            seam?: string | null;
+            /**
+             * @default side by side
+             * @enum {string}
+             */
+            way: "side by side" | "one above the other";
+        };
+        /** @description `seam` null is in the middle. */
+        "Joined-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lap: string;
+            seam: string | null;
+            /**
+             * @default side by side
+             * @enum {string}
+             */
+            way: "side by side" | "one above the other";
+        };
         "JointPart-Input": {
             /**
              * @default row
@@ -3851,6 +3885,7 @@ export interface components {
              */
             height: string;
             id: string;
+            joined?: components["schemas"]["Joined-Input"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3909,6 +3944,7 @@ export interface components {
              */
             height: string;
             id: string;
+            joined: components["schemas"]["Joined-Output"] | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}

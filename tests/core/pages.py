@@ -21,6 +21,7 @@ from ulna.core.parts.base import Base
 from ulna.core.parts.card import Card
 from ulna.core.parts.cutout import Cutout
 from ulna.core.parts.grid import Grid
+from ulna.core.parts.joined import Joined
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.mitred import Mitred
@@ -89,6 +90,12 @@ places = st.builds(
 )
 
 
+joins = st.builds(
+    Joined,
+    st.sampled_from(["side by side", "one above the other"]),
+    st.none() | sixteenths(8, 96),
+    st.sampled_from([ZERO, inches(0, 1, 4)]),
+)
 angles = st.sampled_from([0.0, 0.0, -7.5, 30.0])
 several = st.lists(choices, min_size=1, max_size=4).map(tuple)
 small = sixteenths(4, 40)
@@ -268,7 +275,9 @@ def _part(id: str) -> st.SearchStrategy[Part]:
     sizes = (sixteenths(8, 192), sixteenths(8, 192))
     return st.one_of(
         st.builds(Base, named, st.sampled_from(["left", "right"]), choices),
-        st.builds(Panel, named, named, st.none(), *sizes, choices, st.booleans(), rims, places),
+        st.builds(
+            Panel, named, named, st.none(), *sizes, choices, st.booleans(), rims, places, joined=st.none() | joins
+        ),
         st.builds(Panel, named, named, sixteenths(0, 30), choice=choices, gutted=st.booleans(), place=places),
         st.builds(PhotoPart, named, prints, mats, places),
         _constructions(id),

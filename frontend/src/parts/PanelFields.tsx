@@ -98,6 +98,30 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
           </>
         )}
       </Sentence>
+      <Sentence>
+        <Choice
+          label="In one piece or joined"
+          value={part.joined?.way ?? "one"}
+          options={[
+            ["one", "in one piece"],
+            ["side by side", "joined of two, side by side"],
+            ["one above the other", "joined of two, one above the other"],
+          ]}
+          onChange={(way) =>
+            onChange("changed how a panel is joined", {
+              ...part,
+              joined: way === "one" ? null : { seam: null, lap: "0 in", ...part.joined, way },
+            })
+          }
+        />
+        {part.joined && (
+          <SeamFields
+            joined={part.joined}
+            usual={usual.height}
+            onChange={(what, joined, group) => onChange(what, { ...part, joined }, group)}
+          />
+        )}
+      </Sentence>
       <OpeningFields part={part} pages={pages} onChange={onChange} />
       <Sentence>
         corners rounded by
@@ -115,6 +139,47 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
         onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
       />
       <PlaceOf of={{ part, pages, onChange }} />
+    </>
+  );
+}
+
+type Joined = NonNullable<PanelPart["joined"]>;
+
+interface SeamProps {
+  joined: Joined;
+  /** Where a seam begins that is put somewhere of its own. */
+  usual: string;
+  onChange: (what: string, joined: Joined, group?: string) => void;
+}
+
+function SeamFields({ joined, usual, onChange }: SeamProps) {
+  const edge = joined.way === "side by side" ? "left" : "top";
+  return (
+    <>
+      the seam
+      <Choice
+        label="Where the seam is"
+        value={joined.seam === null ? "middle" : "own"}
+        options={[
+          ["middle", "in the middle"],
+          ["own", `from the ${edge}`],
+        ]}
+        onChange={(way) => onChange("moved the seam", { ...joined, seam: way === "middle" ? null : usual })}
+      />
+      {joined.seam !== null && (
+        <LengthField
+          label={`Seam from the ${edge}`}
+          value={joined.seam}
+          onCommit={(seam) => onChange("moved the seam", { ...joined, seam }, "seam")}
+        />
+      )}
+      lapped by
+      <LengthField
+        label="Lap at the seam"
+        range="gap"
+        value={joined.lap}
+        onCommit={(lap) => onChange("changed the lap", { ...joined, lap }, "seam lap")}
+      />
     </>
   );
 }

@@ -117,6 +117,7 @@ export function newPanel(unit: Unit): PanelPart {
     corner: "0 in",
     angle: 0,
     as_it_is: false,
+    joined: null,
   };
 }
 

@@ -17,6 +17,7 @@ from ulna.core.parts import (
     card,
     cutout,
     grid,
+    joined,
     joint,
     mats,
     mitred,
@@ -188,6 +189,15 @@ class _Opened(Model):
         return kept if data["opening"] is None else {"openings": [data["opening"]], **kept}
 
 
+class Joined(Model):
+    """`seam` null is in the middle."""
+
+    core = joined.Joined
+    way: Literal["side by side", "one above the other"] = "side by side"
+    seam: Size | None = None
+    lap: Gap = ZERO
+
+
 class PanelPart(_Opened):
     """`trim` null means a size of its own."""
 
@@ -206,6 +216,7 @@ class PanelPart(_Opened):
     corner: Gap = ZERO
     angle: Angle = 0.0
     as_it_is: bool = False
+    joined: Joined | None = None
 
 
 class PhotoPart(Model):

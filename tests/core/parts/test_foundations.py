@@ -11,9 +11,12 @@ from hypothesis import strategies as st
 from tests.core.examples import HERON, ground, paper, said, size, worked
 from ulna.core import polygons
 from ulna.core.arrange import mirrored
-from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, mm, parse
+from ulna.core.geometry import Borders
+from ulna.core.measure import MARKS, ZERO, Length, Ruler, Unit, inches, mm, parse
+from ulna.core.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
+from ulna.core.parts.joined import Joined
 from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.opening import Opening
 from ulna.core.parts.panel import Panel
@@ -253,6 +256,28 @@ def test_what_lies_in_and_on_a_turned_panel_turns_along() -> None:
     behind, piece = worked(panel).pieces
     middle = [round((a + b) / 2, 4) for a, b in zip(bounds(behind.seen)[:2], bounds(behind.seen)[2:], strict=True)]
     assert middle == [4.0, 2.0] and behind.angle == piece.angle == 90
+
+
+def test_a_panel_is_joined_from_two_and_gutted_as_one() -> None:
+    """11 × 16, one above the other, the seam 9 from the top, lapped 1/4: 11 × 9 on top of 11 × 7 1/4. With a rim of 1
+    the middle of both goes, from the seam on."""
+    join = Joined("one above the other", parse("9"), parse("1/4"))
+    panel = Panel("p", "ground", None, parse("11"), parse("16"), A, gutted=True, rim=parse("1"), joined=join)
+    below, above = worked(panel).pieces
+    assert sizes((below, above)) == ["11 × 7 1/4", "11 × 9"]
+    assert (above.rect.bottom, below.rect.y) == (parse("9"), parse("8 3/4"))
+    assert above.gut == Borders(parse("1"), parse("1"), parse("1"), ZERO)
+    assert below.gut == Borders(parse("1"), ZERO, parse("1"), parse("1"))
+    assert "joined of two one above the other, lapped" in said(panel)
+
+
+def test_a_seam_that_nothing_lies_over_is_told() -> None:
+    """The seam of 12 × 12 is 6 from the left; a panel of 4 × 6 in the middle hides it from 3 to 9."""
+    joined = Panel("p", "ground", None, parse("12"), parse("12"), A, joined=Joined())
+    over = Panel("o", "card", None, parse("4"), parse("6"), B)
+    page = evaluate(PagePlan("s", of_kind("12x12", 1), parts=(joined, over)), ground())
+    (told,) = [f for f in page.findings if f.code == "seam"]
+    assert told.sentence.startswith("Its seam is seen from 0 to 3 and from 9 to 12 (counted from its top edge)")
 
 
 def test_in_millimetres_a_frame_is_as_exact() -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Any
 
-from ulna.core.checks import bordered, parted, uncovered, under
+from ulna.core.checks import bordered, parted, seams, uncovered, under
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.pieces import Ground, Piece
@@ -21,3 +21,4 @@ def told(
     yield from under.told(pieces, ground)
     yield from uncovered.told(pieces, ground)
     yield from bordered.told(plan, pieces, standing, ground)
+    yield from seams.told(plan, pieces, standing, ground)

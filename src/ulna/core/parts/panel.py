@@ -17,6 +17,7 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler
 from ulna.core.parts import mats as matting
+from ulna.core.parts.joined import Joined, parted
 from ulna.core.parts.mats import LAP, Mat, gut_rims, stack
 from ulna.core.parts.opening import Opening, cut_all
 from ulna.core.parts.opening import words as opening_words
@@ -32,7 +33,7 @@ class Panel:
 
     `gutted` wins back its middle, leaving `rim` + the lap; the person knows what will cover it. `corner` rounds its
     corners; `angle` turns it clockwise; `mats` lie under it. `as_it_is` takes the sheet or scrap whole, at its own size
-    and with the holes that are in it.
+    and with the holes that are in it; `joined` makes it of two.
     """
 
     kind: ClassVar[str] = "panel"
@@ -51,6 +52,7 @@ class Panel:
     corner: Length = ZERO
     angle: float = 0.0
     as_it_is: bool = False
+    joined: Joined | None = None
 
 
 def build(part: Panel, ground: Ground, room: Rect) -> Built:
@@ -99,8 +101,24 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
     if mats.pieces:
         told = f"{told}; {mats.arithmetic.removeprefix(ruler.say_size(width, height)).removeprefix(' ')}"
     findings += mats.findings
-    pieces = (*mats.pieces, *cut.behind, cut.piece, *cut.on)
+    own: tuple[Piece, ...] = (cut.piece,)
+    if part.joined is not None:
+        plain = not (cut.piece.outline or cut.piece.holes or cut.piece.angle or cut.piece.pin)
+        halves = parted(cut.piece, part.joined, ruler) if plain else None
+        own = halves or own
+        if halves is None:
+            findings.append(_not_joined(part, plain, ruler))
+    pieces = (*mats.pieces, *cut.behind, *own, *cut.on)
     return Built(mats.width, mats.height, pieces, told, tuple(findings), handles=tuple(handles))
+
+
+def _not_joined(part: Panel, plain: bool, ruler: Ruler) -> Finding:
+    if not plain:
+        told = "It stays in one piece: what has openings, round corners or an angle is not joined from two."
+        return Finding("joined", "warn", part.id, told)
+    seam = ruler.say((part.joined.seam if part.joined else None) or ZERO)
+    told = f"A seam {seam} from its edge lies beside it; put it inside the panel."
+    return Finding("joined", "warn", part.id, told)
 
 
 def _whole(piece: Piece, paper: Paper) -> Piece:
@@ -151,6 +169,8 @@ def sentence(part: Panel, ground: Ground) -> str:
     said += [opening_words(opening, ground) for opening in part.openings]
     if part.gutted and not part.openings:
         said.append(f"gutted to a rim of {ruler.say(part.rim)}")
+    if part.joined is not None:
+        said.append(f"joined of two {part.joined.way}{', lapped' if part.joined.lap else ', butted'}")
     if part.corner:
         said.append(f"corners rounded by {ruler.say(part.corner)}")
     if part.angle:
