@@ -3377,6 +3377,8 @@ export interface components {
         "Mat-Input": {
             /** @default 0 */
             angle: number;
+            /** @default false */
+            any_scraps: boolean;
             borders: components["schemas"]["Borders"];
             /**
              * @default {
@@ -3402,6 +3404,8 @@ export interface components {
         "Mat-Output": {
             /** @default 0 */
             angle: number;
+            /** @default false */
+            any_scraps: boolean;
             borders: components["schemas"]["Borders"];
             /**
              * @default {

@@ -68,7 +68,12 @@ def sixteenths(least: int, most: int) -> st.SearchStrategy[Length]:
 
 choices = st.builds(PaperChoice, st.sampled_from(CHOSEN), st.sampled_from(["A", "B"]), st.booleans())
 borders = st.builds(Borders, *[sixteenths(0, 16)] * 4)
-mats = st.lists(st.builds(Mat, borders, choices, st.booleans(), sixteenths(4, 12)), max_size=3).map(tuple)
+mats = st.lists(
+    st.builds(
+        Mat, borders, choices, st.booleans(), sixteenths(4, 12), pieced=st.booleans(), any_scraps=st.booleans()
+    ),
+    max_size=3,
+).map(tuple)
 prints = st.builds(
     Print,
     st.sampled_from([None, "heron"]),

@@ -153,17 +153,19 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
         />
         <Choice
           label={`${name} solid or gutted`}
-          value={mat.pieced ? "pieced" : mat.gutted ? "gutted" : "solid"}
+          value={mat.pieced ? (mat.any_scraps ? "scraps" : "pieced") : mat.gutted ? "gutted" : "solid"}
           options={[
             ["solid", "solid"],
             ["gutted", "gutted"],
             ["pieced", "pieced from strips"],
+            ["scraps", "pieced from any scraps"],
           ]}
           onChange={(way) =>
-            onChange(way === "gutted" ? "gutted a mat" : way === "pieced" ? "pieced a mat" : "made a mat solid", {
+            onChange(way === "gutted" ? "gutted a mat" : way === "solid" ? "made a mat solid" : "pieced a mat", {
               ...mat,
               gutted: way === "gutted",
-              pieced: way === "pieced",
+              pieced: way === "pieced" || way === "scraps",
+              any_scraps: way === "scraps",
             })
           }
         />

@@ -68,6 +68,7 @@ export function newMat(unit: Unit, width: "border" | "narrow" = "border"): Mat {
     lap: USUAL[unit].lap,
     angle: 0,
     pieced: false,
+    any_scraps: false,
   };
 }
 

@@ -77,6 +77,7 @@ class Mat(Model):
     lap: Gap = mats.LAP
     angle: Angle = 0.0
     pieced: bool = False
+    any_scraps: bool = False
 
 
 Mats = Annotated[list[Mat], Field(max_length=12)]

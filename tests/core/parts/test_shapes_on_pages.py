@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.examples import ground, mat, paper, said, size, worked
+from tests.core.examples import ground, mat, paper, said, scrap, size, worked
 from ulna.core.arrange import mirrored
 from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.demand import demand
@@ -240,6 +240,19 @@ def test_a_pieced_mat_is_four_strips_of_which_the_rim_shows() -> None:
     built = worked(PhotoPart("p", Print(), (replace(mat("1/4"), pieced=True),)))
     sizes = [size(p.rect.width, p.rect.height) for p in built.pieces[:4]]
     assert sizes == ["4 1/2 × 5/8", "4 1/2 × 5/8", "5/8 × 5 1/4", "5/8 × 5 1/4"]
+
+
+def test_a_mat_pieced_from_any_scraps_counts_its_seams() -> None:
+    """A ring of 1/4 with a lap of 3/8 round 4 × 6 takes strips 5/8 deep, two of 4 1/2 and two of 5 1/4. Of scraps of
+    3 × 1 and 5 × 1 the short ones come in one length, the long ones in two: a seam each."""
+    one = Mat(Borders.even(parse("1/4")), PaperChoice("a"), pieced=True, any_scraps=True)
+    shelf = ground(None, paper("a"), scrap("s1", "a", "3", "1"), scrap("s2", "a", "5", "1"))
+    built = worked(PhotoPart("p", Print(None), (one,)), shelf)
+    strips = [size(p.rect.width, p.rect.height) for p in built.pieces if p.role == "mat"]
+    assert strips == ["4 1/2 × 5/8", "4 1/2 × 5/8", "5/8 × 5", "5/8 × 1/4", "5/8 × 5", "5/8 × 1/4"]
+    assert any(f.sentence.startswith("Mat 1 has 2 seams beside its corners") for f in built.findings)
+    whole = worked(PhotoPart("p", Print(None), (one,)), ground(None, paper("a")))
+    assert len(whole.pieces) == 5 and not whole.findings, "without scraps four strips from a sheet"
 
 
 def test_a_sliver_peeks_out_on_one_side_or_two() -> None:

@@ -20,7 +20,7 @@ from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.patterns import repeat
 from ulna.core.pieces import Ground, Handle, PaperChoice, Piece
 from ulna.core.polygons import Polygon, bounds, outward
-from ulna.core.shelf import Stock
+from ulna.core.shelf import Direction, Stock
 
 LAP = inches(0, 3, 8)
 LEAST_LAP = inches(0, 1, 4)
@@ -32,7 +32,8 @@ class Mat:
     """One layer: its borders beyond what lies on it, its paper, and whether it is gutted.
 
     `angle` turns it a few degrees clockwise under what lies on it; it is cut square all the same. A `pieced` one is
-    four strips of scraps, of which only the rim shows. Borders of 0 on some sides make it a sliver that peeks out.
+    four strips of scraps, of which only the rim shows; of `any_scraps` each strip may be butted of several lengths, as
+    the scraps that are there give them. Borders of 0 on some sides make it a sliver that peeks out.
     """
 
     borders: Borders = field(default_factory=lambda: Borders.even(inches(0, 1, 4)))
@@ -41,6 +42,7 @@ class Mat:
     lap: Length = LAP
     angle: float = 0.0
     pieced: bool = False
+    any_scraps: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,7 +119,11 @@ def stack(
         name = f"mat {k + 1} of {of}" if len(mats) > 1 else f"mat of {of}"
         line = _shaped(shape, -outer.x, -outer.y, shows, outer) if shape and shows.is_even else ()
         if mat.pieced and not line:
-            pieces += _pieced(f"{part}/mat-{k + 1}", part, name, mat, shows, at)
+            strips = _pieced(f"{part}/mat-{k + 1}", part, name, mat, shows, at)
+            joined = [one for strip in strips for one in _in_lengths(strip, ground)] if mat.any_scraps else strips
+            if seams := len(joined) - len(strips):
+                findings.append(_seams(part, k, seams))
+            pieces += joined
             continue
         gut, why_not = (None, "") if line else _gutted(k, mats, shows, outer, ground)
         if why_not:
@@ -176,6 +182,46 @@ def _pieced(key: str, part: str, name: str, mat: Mat, shows: Borders, at: Rect) 
         for side, r in strips.items()
         if min(r.width, r.height) > ZERO
     ]
+
+
+def _in_lengths(strip: Piece, ground: Ground) -> list[Piece]:
+    """A strip butted of as few lengths as the scraps of its paper give; in one where one is long enough, or where all
+    of them together are not."""
+    r, paper = strip.rect, ground.shelf.papers.get(strip.choice.paper or "")
+    if paper is None:
+        return [strip]
+    level = r.width >= r.height
+    long, wide = (r.width, r.height) if level else (r.height, r.width)
+    free = paper.face(strip.choice.side).direction is Direction.NONE
+    # Laid as it is, what is across on the sheet is across on the page.
+    along_width = level != strip.choice.turned
+    lengths = list[Length]()
+    for source in map(ground.shelf.paper, ground.shelf.sources(paper.id)):
+        if not source.is_scrap or source.holes or source.inside:
+            continue
+        ways = [(source.width, source.height), (source.height, source.width)]
+        fitting = [(a, b) for a, b in (ways if free else ways[:1] if along_width else ways[1:]) if b >= wide]
+        if fitting:
+            length, deep = max(fitting)
+            lengths += [ground.ruler.step(length, 0)] * (deep.units // wide.units * source.count)
+    lengths.sort(reverse=True)
+    if not lengths or lengths[0] >= long or sum(lengths, ZERO) < long:
+        return [strip]
+    found, at = list[Piece](), ZERO
+    for k, length in enumerate(lengths):
+        here = min(length, long - at)
+        box = Rect(r.x + at, r.y, here, r.height) if level else Rect(r.x, r.y + at, r.width, here)
+        found.append(replace(strip, id=f"{strip.id}-{k + 1}", name=f"{strip.name} {k + 1}", rect=box, uncut=box))
+        at += here
+        if at >= long:
+            break
+    return found
+
+
+def _seams(part: str, k: int, seams: int) -> Finding:
+    many = "a seam" if seams == 1 else f"{seams} seams"
+    told = f"Mat {k + 1} has {many} beside its corners; put something over them, or turn them where it shows least."
+    return Finding("seams", "note", part, told)
 
 
 def _gutted(
