@@ -3583,11 +3583,12 @@ export interface components {
             word: "good" | "fine" | "soft" | "too few";
         };
         /**
-         * @description A piece as it lies before one while it is finished, good side up as on the page, and where it is cut: a path.
-         *     All in inches.
+         * @description A piece as it lies before one while it is finished, good side up as on the page: the `path` of what is cut out or
+         *     left, and the `lines` along which it is really cut. All in inches.
          */
         OnMat: {
             height: number;
+            lines: string;
             number: number;
             path: string;
             width: number;

@@ -117,12 +117,13 @@ export function PocketFields(of: PartProps<PocketPart>) {
           <>
             in it
             <CountValue of={of} field="tags" label="How many tags" />
+            of
             <PaperValue of={of} field="inside" label="Paper of what goes in" />
             <Choice
               label="Width of what goes in"
               value={part.tag_width === null ? "fits" : "own"}
               options={[
-                ["fits", "as wide as the pocket takes"],
+                ["fits", "as wide as fits"],
                 ["own", "wide"],
               ]}
               onChange={(way) =>

@@ -63,13 +63,14 @@ class GutAsked(BaseModel):
 
 
 class OnMat(BaseModel):
-    """A piece as it lies before one while it is finished, good side up as on the page, and where it is cut: a path.
-    All in inches."""
+    """A piece as it lies before one while it is finished, good side up as on the page: the `path` of what is cut out or
+    left, and the `lines` along which it is really cut. All in inches."""
 
     number: int
     width: float
     height: float
     path: str
+    lines: str
 
 
 class CuttingOut(BaseModel):

@@ -19,6 +19,7 @@ from ulna.core.cutting import plan_cuts, progress
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.directions import directions
 from ulna.core.cutting.effort import allowed, effort_of
+from ulna.core.cutting.finishing import cut_lines
 from ulna.core.cutting.steps import Open, Step, is_finishing
 from ulna.cutting import page_cuts
 from ulna.formats import cut_document, cut_json, cuts, svg
@@ -74,7 +75,14 @@ def _on_mat(step: Step, sheet: CutSheet) -> OnMat:
     piece = sheet.piece(step.piece)  # type: ignore[union-attr]
     outline = step.hole.outline if isinstance(step, Open) else step.outline  # type: ignore[union-attr]
     width, height = piece.lies
-    return OnMat(number=piece.number, width=width.inches, height=height.inches, path=polygons.path(outline))
+    lines = ("M" + "L".join(f"{x:.5g} {y:.5g}" for x, y in line) for line in cut_lines(outline, width, height))
+    return OnMat(
+        number=piece.number,
+        width=width.inches,
+        height=height.inches,
+        path=polygons.path(outline),
+        lines="".join(lines),
+    )
 
 
 @router.get("/pages/{id}/cutting")

@@ -8,8 +8,9 @@ from tests.core.cutting.test_cut_list import listed, panel, pieces_of
 from tests.core.examples import HERON, ground, paper, said_at, scrap
 from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.cut_list import CutList
+from ulna.core.cutting.finishing import cut_lines
 from ulna.core.cutting.print_cuts import print_sheets
-from ulna.core.figures import Hole
+from ulna.core.figures import Hole, outline
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, inches, parse
 from ulna.core.page import Gutting, PagePlan, evaluate
@@ -250,3 +251,14 @@ def test_a_scrap_that_is_used_as_it_is_serves_nothing_else() -> None:
         ("reeds", ["c/panel"]),
     ]
     assert said_at(cuts.sheets[0]) == ["Take the whole sheet: piece 1."]
+
+
+def test_only_what_is_cut_is_drawn_as_a_cut() -> None:
+    """Of a strip of 1 × 6 with mitred ends two lines are cut, of one torn at its top the tear alone; a circle is
+    cut all round."""
+    mitred = ((0.0, 0.0), (1.0, 1.0), (1.0, 5.0), (0.0, 6.0))
+    assert cut_lines(mitred, inches(1), inches(6)) == [[(0, 0), (1, 1)], [(1, 5), (0, 6)]]
+    torn = ((0.0, 0.3), (2.0, 0.2), (4.0, 0.3), (4.0, 1.0), (0.0, 1.0))
+    assert cut_lines(torn, inches(4), inches(1)) == [[(0, 0.3), (2, 0.2), (4, 0.3)]]
+    (circle,) = cut_lines(outline("circle", 2, 2), inches(3), inches(3))
+    assert circle[0] == circle[-1] and len(circle) == len(outline("circle", 2, 2)) + 1

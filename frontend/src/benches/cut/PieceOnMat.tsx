@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { colours, figures, measureFont } from "../../app/theme";
 
 export function PieceOnMat({ piece }: { piece: Schemas["OnMat"] }) {
-  const { width, height, path, number } = piece;
+  const { width, height, path, lines, number } = piece;
   const grain = Math.max(width, height) / 520;
   return (
     <svg
@@ -14,10 +14,10 @@ export function PieceOnMat({ piece }: { piece: Schemas["OnMat"] }) {
       aria-label={`Piece ${number} on the mat`}
     >
       <rect width={width} height={height} fill={colours.paper} stroke={colours.ink} strokeWidth={2 * grain} />
+      <path d={path} fill={colours.tint} fillOpacity={0.5} />
       <path
-        d={path}
-        fill={colours.tint}
-        fillOpacity={0.5}
+        d={lines}
+        fill="none"
         stroke={colours.madder}
         strokeWidth={4.5 * grain}
         strokeDasharray={`${12 * grain} ${7 * grain}`}

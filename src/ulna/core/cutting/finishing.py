@@ -13,7 +13,7 @@ from ulna.core.cutting.steps import Finishing, Line, Open, Round, Shape, Slant, 
 from ulna.core.figures import Hole
 from ulna.core.measure import PER_INCH, ZERO, Length, Ruler, inches
 from ulna.core.pieces import Piece
-from ulna.core.polygons import Polygon
+from ulna.core.polygons import Point, Polygon
 from ulna.core.punches import Punch
 
 MOST_LINES = 8
@@ -93,19 +93,40 @@ def slants(outline: Polygon, width: Length, height: Length, ruler: Ruler) -> tup
     lines = list[Line]()
     for k, (x2, y2) in enumerate(outline):
         x1, y1 = outline[k - 1]
-        on_edge = (
-            (_same(x1, 0) and _same(x2, 0))
-            or (_same(x1, w) and _same(x2, w))
-            or (_same(y1, 0) and _same(y2, 0))
-            or (_same(y1, h) and _same(y2, h))
-        )
-        if on_edge or (_same(x1, x2) and _same(y1, y2)):
+        if _on_edge((x1, y1), (x2, y2), w, h) or (_same(x1, x2) and _same(y1, y2)):
             continue
         ends = [_exact(v, room, ruler) for v, room in ((x1, width), (y1, height), (x2, width), (y2, height))]
         if None in ends or len(lines) == MOST_LINES:
             return ()
         lines.append(Line(*(end for end in ends if end is not None)))
     return tuple(lines)
+
+
+def cut_lines(outline: Polygon, width: Length, height: Length) -> list[list[Point]]:
+    """What of an outline is really cut or torn, as lines in inches: its edges that are none of the rectangle's own."""
+    w, h, lines = width.inches, height.inches, list[list[Point]]()
+    for k, here in enumerate(outline):
+        before = outline[k - 1]
+        if _on_edge(before, here, w, h):
+            continue
+        if lines and lines[-1][-1] == before:
+            lines[-1].append(here)
+        else:
+            lines.append([before, here])
+    if len(lines) > 1 and lines[-1][-1] == lines[0][0]:  # the line on which the outline began
+        lines[0] = [*lines.pop(), *lines[0][1:]]
+    return lines
+
+
+def _on_edge(one: Point, other: Point, w: float, h: float) -> bool:
+    """Whether a line runs along an edge of the rectangle."""
+    (x1, y1), (x2, y2) = one, other
+    return (
+        (_same(x1, 0) and _same(x2, 0))
+        or (_same(x1, w) and _same(x2, w))
+        or (_same(y1, 0) and _same(y2, 0))
+        or (_same(y1, h) and _same(y2, h))
+    )
 
 
 def _same(one: float, other: float) -> bool:
