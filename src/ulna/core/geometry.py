@@ -81,6 +81,16 @@ class Rect:
         x, y = max(self.x, other.x), max(self.y, other.y)
         return Rect(x, y, min(self.right, other.right) - x, min(self.bottom, other.bottom) - y)
 
+    def bare_of(self, over: Rect) -> dict[str, Length]:
+        """By how much it reaches beyond what lies over it, at the sides where it does."""
+        beyond = {
+            "left": over.x - self.x,
+            "upper": over.y - self.y,
+            "right": self.right - over.right,
+            "lower": self.bottom - over.bottom,
+        }
+        return {side: by for side, by in beyond.items() if by > ZERO}
+
     def without(self, gone: Rect) -> list[Rect]:
         """What stands round a part that is taken out: left, right, and between them above and below."""
         if not self.meets(gone):

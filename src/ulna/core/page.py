@@ -16,7 +16,7 @@ from ulna.core.page_formats import PageFormat, of_kind
 from ulna.core.parts import MOST_WORKED, Part, leftovers, name_of
 from ulna.core.parts.axis import Axis, share_near
 from ulna.core.parts.base import Base
-from ulna.core.parts.mats import worth_gutting
+from ulna.core.parts.mats import gut_in
 from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.photo import outline_of
 from ulna.core.parts.place import place_at
@@ -290,20 +290,7 @@ def halved(piece: Piece, ground: Ground) -> list[Piece]:
             _half(piece, "left", left, outline=_beside(piece, left)),
             _half(piece, "right", right, outline=_beside(piece, right)),
         ]
-    return [_half(piece, "left", left, _gut_in(piece, left)), _half(piece, "right", right, _gut_in(piece, right))]
-
-
-def _gut_in(piece: Piece, half: Rect) -> Borders | None:
-    """What a half keeps round its part of the panel that the whole piece is gutted by."""
-    g, r = piece.gut, piece.rect
-    if g is None:
-        return None
-    panel = Rect(r.x + g.left, r.y + g.top, r.width - g.across, r.height - g.down)
-    if not half.meets(panel):
-        return None
-    there = half.common(panel)
-    rims = Borders(there.x - half.x, there.y - half.y, half.right - there.right, half.bottom - there.bottom)
-    return worth_gutting(rims, half)
+    return [_half(piece, "left", left, gut_in(piece, left)), _half(piece, "right", right, gut_in(piece, right))]
 
 
 def _half(piece: Piece, side: Side, rect: Rect, gut: Borders | None = None, outline: Polygon = ()) -> Piece:

@@ -280,6 +280,18 @@ def test_a_seam_that_nothing_lies_over_is_told() -> None:
     assert told.sentence.startswith("Its seam is seen from 0 to 3 and from 9 to 12 (counted from its top edge)")
 
 
+def test_a_panel_that_no_longer_covers_the_border_is_told() -> None:
+    """3/4 shows, 1/8 lies under: inside the strips are 10 1/4, which a panel of 10 1/2 covers and one of 10 does not."""
+    border = Mitred("m", choice=A)
+    for wide, told in ((parse("10 1/2"), 0), (parse("10"), 1)):
+        inside = Panel("p", "ground", None, wide, parse("10 1/2"), B)
+        page = evaluate(PagePlan("s", of_kind("12x12", 1), parts=(border, inside)), ground())
+        found = [f.sentence for f in page.findings if f.code == "border"]
+        assert len(found) == told
+    assert found[0].startswith("What lies in the border does not reach it at its left side and right side")
+    assert found[0].endswith("It takes 10 1/4 × 10 1/4 to cover it.")
+
+
 def test_in_millimetres_a_frame_is_as_exact() -> None:
     frame = Panel("p", width=mm(150), height=mm(100), openings=(Opening(rim=mm(20)),))
     metric = replace(ground(), ruler=Ruler(Unit.MM, MARKS["1 mm"]))

@@ -7,7 +7,6 @@ from typing import Any
 
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO
 from ulna.core.parts.mitred import Mitred
 from ulna.core.pieces import Ground, Piece
 
@@ -27,13 +26,7 @@ def told(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground
         if not over:
             continue  # it frames the page itself
         best = max(over, key=lambda at: at.common(inner).area)
-        bare = {
-            "left": best.x - inner.x,
-            "upper": best.y - inner.y,
-            "right": inner.right - best.right,
-            "lower": inner.bottom - best.bottom,
-        }
-        sides = " and ".join(f"{side} side" for side, by in bare.items() if by > ZERO)
+        sides = " and ".join(f"{side} side" for side in inner.bare_of(best))
         if sides:
             least = ground.ruler.say_size(inner.width, inner.height)
             says = (

@@ -24,12 +24,6 @@ def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
             if not best.area:
                 says = f"The hole of {size} is seen: nothing lies over it."
             else:
-                bare = {
-                    "left": best.x - at.x,
-                    "upper": best.y - at.y,
-                    "right": at.right - best.right,
-                    "lower": at.bottom - best.bottom,
-                }
-                sides = " and ".join(f"{say(by)} at its {side} side" for side, by in bare.items() if by > ZERO)
+                sides = " and ".join(f"{say(by)} at its {side} side" for side, by in at.bare_of(best).items())
                 says = f"Of the hole of {size} {sides} is seen; move what lies over it, or leave it on purpose."
             yield Finding("uncovered", "note", piece.part, says)

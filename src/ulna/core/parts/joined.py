@@ -10,9 +10,9 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.parts.mats import worth_gutting
+from ulna.core.parts.mats import gut_in
 from ulna.core.pieces import Piece
 
 
@@ -48,19 +48,6 @@ def parted(piece: Piece, join: Joined, ruler: Ruler) -> tuple[Piece, Piece] | No
         second = Rect(r.x, r.y + seam - lap, r.width, r.height - seam + lap)
     return (
         replace(piece, id=f"{piece.id}-2", name=f"{piece.name}, second part", rect=second, uncut=second,
-                gut=_gut_in(piece, second)),
-        replace(piece, name=f"{piece.name}, first part", rect=first, uncut=first, gut=_gut_in(piece, first)),
+                gut=gut_in(piece, second)),
+        replace(piece, name=f"{piece.name}, first part", rect=first, uncut=first, gut=gut_in(piece, first)),
     )  # fmt: skip
-
-
-def _gut_in(piece: Piece, part: Rect) -> Borders | None:
-    """What a part keeps round its share of the middle that is cut out of both."""
-    g, r = piece.gut, piece.rect
-    if g is None:
-        return None
-    middle = Rect(r.x + g.left, r.y + g.top, r.width - g.across, r.height - g.down)
-    if not part.meets(middle):
-        return None
-    there = part.common(middle)
-    rims = Borders(there.x - part.x, there.y - part.y, part.right - there.right, part.bottom - there.bottom)
-    return worth_gutting(rims, part)

@@ -76,6 +76,19 @@ def worth_gutting(rims: Borders, outer: Rect) -> Borders | None:
     return rims if min(won) >= WORTH_GUTTING else None
 
 
+def gut_in(piece: Piece, part: Rect) -> Borders | None:
+    """What a part of a piece keeps round its share of the middle that the whole piece is gutted by."""
+    g, r = piece.gut, piece.rect
+    if g is None:
+        return None
+    middle = Rect(r.x + g.left, r.y + g.top, r.width - g.across, r.height - g.down)
+    if not part.meets(middle):
+        return None
+    there = part.common(middle)
+    rims = Borders(there.x - part.x, there.y - part.y, part.right - there.right, part.bottom - there.bottom)
+    return worth_gutting(rims, part)
+
+
 def stack(
     part: str,
     of: str,
