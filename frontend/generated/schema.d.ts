@@ -1942,7 +1942,7 @@ export interface components {
              */
             across: string;
             /** @enum {string} */
-            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove";
+            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove" | "page as panel";
             /** @default 2 */
             columns: number;
             /** @default 6 */
@@ -1986,6 +1986,15 @@ export interface components {
             radius: string;
             /** @default 1 */
             rows: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default {
+             *       "units": 228600
+             *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            trim: string;
             /**
              * @default across
              * @enum {string}
@@ -4490,6 +4499,8 @@ export interface components {
         "Place-Input": {
             across: components["schemas"]["Across-Input"];
             down: components["schemas"]["Down-Input"];
+            /** @default false */
+            flush: boolean;
             /**
              * @default left
              * @enum {string}
@@ -4501,6 +4512,8 @@ export interface components {
         "Place-Output": {
             across: components["schemas"]["Across-Output"];
             down: components["schemas"]["Down-Output"];
+            /** @default false */
+            flush: boolean;
             /**
              * @default left
              * @enum {string}

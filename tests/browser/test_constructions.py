@@ -61,6 +61,22 @@ def test_everything_is_found_by_its_word_and_lies_there_at_once(bench: Page) -> 
     expect(bench.get_by_text("Nothing is called so")).to_be_visible()
 
 
+def test_the_whole_page_becomes_a_panel_in_one_act(bench: Page) -> None:
+    """What is cut off is said; undone with one step."""
+    add_part(bench, "panel")
+    put(bench, "Trim", "1/8")
+    saved(bench)
+    bench.get_by_role("button", name="Arrange").click()
+    bench.get_by_role("menuitem", name="The whole page as a panel").click()
+    put(bench, "Trimmed all round by", "1/2")
+    bench.get_by_role("button", name="Make it a panel").click()
+    expect(bench.get_by_text(re.compile("Cut off: panel by .* at its left edge"))).to_be_visible()
+    expect(bench.get_by_role("list", name="Recipe").locator(":scope > li")).to_have_count(3)
+    saved(bench)
+    bench.get_by_role("button", name="Undo: made the page a panel").click()
+    expect(bench.get_by_role("list", name="Recipe").locator(":scope > li")).to_have_count(2)
+
+
 def test_a_sheet_has_several_openings_each_with_its_ring_and_its_photo(bench: Page) -> None:
     """A second opening beside the first, of the same kind; a ring round it; both in the sentence and on the list."""
     add_part(bench, "window", "Opening with a photo")

@@ -19,7 +19,7 @@ from ulna.core.geometry import Rect
 from ulna.core.handles import pull
 from ulna.core.measure import ZERO, Length, Ruler, inches, parse
 from ulna.core.measuring import between
-from ulna.core.page import Group, PagePlan, evaluate
+from ulna.core.page import Group, Gutting, PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts import Part
 from ulna.core.parts.band import Band
@@ -299,3 +299,37 @@ def test_to_a_larger_format_nothing_is_blown_up() -> None:
     page = PagePlan("p", of_kind("letter-upright"), parts=(panel("a", "1", "1"),))
     moved = reformat(page, DOUBLE, ON)
     assert boxes(moved.plan)["a"].width == inches(2) and moved.told == ()
+
+
+# ---- a finished page as a panel on a new base ------------------------------------------------------
+
+
+def test_a_finished_page_becomes_a_panel_on_a_new_base_in_one_act() -> None:
+    """1/2 in off all round: the base is a panel of 11 × 11; a strip from edge to edge loses 1/2 at both ends, a photo
+    that lay 1/4 from the top loses 1/4, what lies inside stays where it is; the right page is not touched."""
+    strip = panel("strip", "0", "8", "12", "1")
+    photo = PhotoPart("photo", Print(None, inches(4), inches(4)), place=panel("x", "3", "1/4").place)
+    inside, other = panel("inside", "5", "5"), panel("other", "1", "1", on="right")
+    before = PagePlan(
+        "p", DOUBLE, parts=(Base("b", "left", PaperChoice("reeds")), strip, photo, inside, other),
+        gutting=(Gutting("b/base", True),),
+    )  # fmt: skip
+    on = ground(DOUBLE, paper("reeds"))
+    made = arrange.page_as_panel(before, "left", parse("1/2"), fresh(), on)
+    assert made.told == (
+        "Cut off: strip by 1/2 at its left edge and 1/2 at its right edge; photo by 1/4 at its upper edge."
+    )
+    assert [p.id for p in made.plan.parts] == ["base-2", "panel-1", "strip", "photo", "inside", "other"]
+    assert made.plan.gutting == (Gutting("panel-1/panel", True),)
+    page = evaluate(made.plan, on)
+    rects = {p.id: p.rect for p in page.pieces}
+    assert rects["panel-1/panel"] == Rect(parse("1/2"), parse("1/2"), inches(11), inches(11))
+    assert rects["strip/panel"] == Rect(parse("1/2"), inches(8), inches(11), inches(1))
+    assert rects["photo/print"] == Rect(inches(3), parse("1/2"), inches(4), parse("3 3/4"))
+    assert rects["inside/panel"].x == inches(5) and rects["other/panel"].x == inches(13)
+    assert not [f for f in page.findings if f.code in ("overhang", "off-page")]
+
+
+def test_a_page_without_a_base_cannot_be_a_panel_and_says_so() -> None:
+    with pytest.raises(FieldError, match="no base that could be the panel"):
+        arrange.page_as_panel(plan(panel("a", "1", "1")), "left", parse("1/2"), fresh(), ON)

@@ -55,6 +55,7 @@ export const CENTRED: Place = {
   across: { edge: "centre", by: "0 in", of: null },
   down: { edge: "centre", by: "0 in", of: null },
   stand: null,
+  flush: false,
 };
 export const NO_PAPER: PaperChoice = { paper: null, side: "A", turned: false };
 

@@ -108,6 +108,10 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
             return Arranged(arrange.group(plan, asked.parts, new_id("group"), asked.name), tuple(asked.parts))
         case "ungroup":
             return Arranged(arrange.ungroup(plan, asked.parts), tuple(asked.parts))
+        case "page as panel":
+            return arrange.page_as_panel(
+                plan, "right" if asked.on == "right" else "left", asked.trim, fresh, ground
+            )
         case "remove":
             return Arranged(arrange.remove(plan, asked.parts, ground), ())
         case _:

@@ -543,7 +543,7 @@ class ArrangeAsked(BaseModel):
     parts: Chosen
     act: Literal[
         "move", "align", "distribute", "mirror", "swap", "swap pages", "copy", "repeat", "ring", "group", "ungroup",
-        "remove",
+        "remove", "page as panel",
     ]  # fmt: skip
     id: str | None = None
     edge: Literal["left", "centre", "right", "top", "middle", "bottom"] = "left"
@@ -556,6 +556,7 @@ class ArrangeAsked(BaseModel):
     columns: int = 2
     count: int = 6
     radius: Size = inches(2)
+    trim: Size = inches(0, 1, 4)
     name: Annotated[str, Field(min_length=1, max_length=120)] = "group"
 
 

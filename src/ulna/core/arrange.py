@@ -6,7 +6,7 @@ All positions go to marks. Parts that count from another one of those arranged a
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, Literal
 
@@ -15,11 +15,12 @@ from ulna.core.geometry import Rect
 from ulna.core.measure import PER_INCH, ZERO, Length
 from ulna.core.page import Group, PagePlan, placed_at
 from ulna.core.page_formats import PageName
-from ulna.core.parts import Part
+from ulna.core.parts import Part, name_of
 from ulna.core.parts.base import Base
 from ulna.core.parts.cutout import Cutout
+from ulna.core.parts.panel import Panel
 from ulna.core.parts.pieced import Pieced
-from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.place import Across, Down, Place, place_at
 from ulna.core.parts.torn import Torn
 from ulna.core.pieces import Ground
 from ulna.core.standing import Standing, on_page, stand
@@ -161,6 +162,46 @@ def mirror(
         to[id] = Rect(x, y, box.width, box.height)
     moved = _moved(plan, to, standing)
     return replace(moved, parts=tuple(mirrored(p, way) if p.id in set(ids) else p for p in moved.parts))
+
+
+def page_as_panel(
+    plan: PagePlan, side: Literal["left", "right"], trim: Length, new_id: Callable[[str], str], ground: Ground
+) -> Arranged:
+    """A whole page trimmed all round and made a panel on a new base, in one act: its base is the panel, what lay on the
+    page lies on that, where it lay, and ends where it ends. What was said about gutting the base counts for the panel.
+    """
+    base = next((p for p in plan.parts if isinstance(p, Base) and p.on == side), None)
+    if base is None:
+        raise FieldError("page", side, "this page has no base that could be the panel", "put a base under it first")
+    page = plan.format.page(side)
+    if trim * 2 >= min(page.width, page.height):
+        read = ground.ruler.say(trim)
+        raise FieldError("trim", read, "that leaves nothing of the page", "trim less off it")
+    panel = Panel(new_id("panel"), "page", trim, choice=base.choice, place=Place(side))
+    new_base = Base(new_id("base"), side)
+    standing = stand(plan.parts, ground)
+    box = stand((new_base, panel), ground)[panel.id].box or page
+    parts, cut = list[Part](), list[str]()
+    for part in plan.parts:
+        at = standing[part.id].box
+        if part is base:
+            parts += [new_base, panel]
+        elif isinstance(part, Base) or at is None or part.place.needs or plan.format.page_of(at) != side:
+            parts.append(part)
+        else:
+            across, down = replace(part.place.across, of=panel.id), replace(part.place.down, of=panel.id)
+            onto = replace(part.place, across=across, down=down, flush=True)
+            parts.append(replace(part, place=place_at(onto, at, plan.format, {panel.id: box})))
+            if off := at.bare_of(box):
+                cut.append(f"{name_of(part, ground)} by {_off_told(off, ground)}")
+    words = {f"{base.id}/base": f"{panel.id}/panel"}
+    gutting = tuple(replace(one, piece=words.get(one.piece, one.piece)) for one in plan.gutting)
+    told = f"Cut off: {'; '.join(cut)}." if cut else "Nothing that lies on the page is cut."
+    return Arranged(replace(plan, parts=tuple(parts), gutting=gutting), (panel.id,), told)
+
+
+def _off_told(off: Mapping[str, Length], ground: Ground) -> str:
+    return " and ".join(f"{ground.ruler.say(by)} at its {side} edge" for side, by in off.items())
 
 
 OTHER = {"across": {"left": "right", "right": "left"}, "down": {"top": "bottom", "bottom": "top"}}

@@ -10,6 +10,7 @@ from ulna.core import checks, hidden, polygons
 from ulna.core import gutter as gutters
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding, Remedy
+from ulna.core.flush import cut_to, stays_whole
 from ulna.core.geometry import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.page_formats import PageFormat, of_kind
@@ -170,16 +171,25 @@ def _gutted(plan: PagePlan, pieces: list[Piece], ground: Ground) -> tuple[tuple[
 
 def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece, ...]:
     """The pieces of a part where it lies; remembered, since a page of hundreds changes in one place at a time."""
-    key = id(one.built), box.x, box.y, room
+    key = id(one.built), box.x, box.y, room, _is_flush(one.part)
     found = ground.placed.get(key)
     if found is None or found[0] is not one.built:
         pieces = tuple(half for piece in one.built.pieces for half in halved(piece.moved(box.x, box.y), ground))
         if not isinstance(one.part, Base):
-            pieces = tuple(_flush(piece, room) for piece in _unmatched(pieces, ground.ruler))
+            pieces = _unmatched(pieces, ground.ruler)
+            if _is_flush(one.part):
+                pieces = tuple(cut for piece in pieces if (cut := cut_to(piece, room)) is not None)
+            else:
+                pieces = tuple(_flush(piece, room) for piece in pieces)
         if len(ground.placed) > MOST_WORKED:
             ground.placed.clear()
         found = ground.placed[key] = one.built, pieces
     return found[1]
+
+
+def _is_flush(part: Part) -> bool:
+    """Whether it is trimmed with the part that it lies on."""
+    return not isinstance(part, Base) and part.place.flush and part.place.base is not None
 
 
 def _unmatched(pieces: tuple[Piece, ...], ruler: Ruler) -> tuple[Piece, ...]:
@@ -239,6 +249,8 @@ def _room_of(one: Standing, standing: Mapping[str, Standing], ground: Ground) ->
     part, box = one.part, one.box
     if box is None or isinstance(part, Base) or part.place.base not in standing:
         return ground.format.whole
+    if _is_flush(part):
+        return one.room
     if one.room == ground.format.page("left"):
         return ground.format.whole
     beside = part.place.across.edge in ("before", "after") or part.place.down.edge in ("above", "below")
@@ -391,6 +403,8 @@ def _to_gutter(rect: Rect, side: Side, gutter: Length) -> Rect:
 def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], ground: Ground) -> list[Finding]:
     part, built, found = one.part, one.built, list[Finding]()
     whole = ground.format.whole
+    if _is_flush(part) and whole.meets(box) and not any(stays_whole(piece) for piece in built.pieces):
+        return []  # it ends where it should
     if not whole.meets(box):
         sentence = "It lies wholly beside the page; move it back."
         found.append(Finding("off-page", "stop", part.id, sentence))

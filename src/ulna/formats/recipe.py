@@ -137,6 +137,7 @@ class Place(Model):
     across: Across
     down: Down
     stand: Stand | None = None
+    flush: bool = False
 
     @model_validator(mode="after")
     def _clear_of_something(self) -> Self:

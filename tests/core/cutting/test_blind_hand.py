@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import json
 import os
 from dataclasses import replace
@@ -14,6 +15,7 @@ from tests.blind_hand import Document, Lies, area, cut, laid
 from tests.core.examples import HERON, ground
 from tests.core.pages import PAPERS, pages
 from ulna.core import polygons
+from ulna.core.arrange import page_as_panel
 from ulna.core.cutting import mishaps, plan_cuts, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.demand import demand
@@ -21,10 +23,12 @@ from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.placing import placements
 from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.cutting.steps import Cut
+from ulna.core.flush import stays_whole
 from ulna.core.measure import MARKS, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
+from ulna.core.parts.base import Base
 from ulna.core.parts.photo import outline_of
-from ulna.core.pieces import Ground, Piece
+from ulna.core.pieces import Ground, PaperChoice, Piece
 from ulna.core.shelf import Direction, Shelf
 from ulna.formats import cut_document
 
@@ -150,6 +154,30 @@ def test_the_blind_hand_gets_the_drawing(ruler: Ruler, plan: PagePlan) -> None:
     placed = {p["piece"]: p for p in told["placements"]}
     for piece in page.pieces:
         assert piece.id in placed, "every piece is on the placement list"
+
+
+@given(plan=pages(), trim=st.integers(2, 24))
+@settings(max_examples=max(60, PAGES // 20), deadline=None, suppress_health_check=[HealthCheck.too_slow])
+def test_the_blind_hand_gets_a_page_that_was_made_a_panel(plan: PagePlan, trim: int) -> None:
+    """Whatever lay on it ends where the panel ends, and is cut so."""
+    plan = replace(plan, parts=(Base("under", "left", PaperChoice("cream")), *plan.parts))
+    on = ground(plan.format, *PAPERS, photos={"heron": HERON})
+    names = (f"new-{k}" for k in itertools.count())
+    panel = page_as_panel(plan, "left", inches(0, trim, 16), lambda kind: next(names), on).plan
+    page = evaluate(panel, on)
+    told = document(page, on)
+    table = cut(told)
+    lies = laid(told, table)
+    assert table.wrong == []
+    assert compared(page, lies, on.shelf) == []
+    box = page.box("new-0")
+    flush = {part.id for part in panel.parts if not isinstance(part, Base) and part.place.flush}
+    for piece in page.pieces:
+        if piece.part in flush and piece.is_paper and not stays_whole(piece):
+            left, top, right, bottom = bounds(piece.seen)
+            near = 1e-3
+            assert left >= box.x.inches - near and right <= box.right.inches + near, piece
+            assert top >= box.y.inches - near and bottom <= box.bottom.inches + near, piece
 
 
 @given(st.lists(pages(1), min_size=1, max_size=3), st.data())

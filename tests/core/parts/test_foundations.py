@@ -281,7 +281,7 @@ def test_a_seam_that_nothing_lies_over_is_told() -> None:
 
 
 def test_a_panel_that_no_longer_covers_the_border_is_told() -> None:
-    """3/4 shows, 1/8 lies under: inside the strips are 10 1/4, which a panel of 10 1/2 covers and one of 10 does not."""
+    """3/4 shows, 1/8 lies under: inside the strips are 10 1/4, which 10 1/2 covers and 10 does not."""
     border = Mitred("m", choice=A)
     for wide, told in ((parse("10 1/2"), 0), (parse("10"), 1)):
         inside = Panel("p", "ground", None, wide, parse("10 1/2"), B)

@@ -9,7 +9,10 @@ import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useState } from "react";
 import type { paths } from "../../../generated/schema";
+import { useUnit } from "../../api/documents";
+import { USUAL } from "../../parts/kinds";
 import { Sentence } from "../../parts/Sentence";
+import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
 import { LengthField } from "../../ui/LengthField";
 
@@ -27,6 +30,7 @@ interface Props {
 export function ArrangeMenu({ many, grouped, pages, onArrange }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [repeating, setRepeating] = useState(false);
+  const [trimming, setTrimming] = useState(false);
   const one = many === 1 ? "" : "them ";
 
   function item(words: string, what: string, asked: Parameters<Arrange>[1], enough = 1) {
@@ -83,11 +87,62 @@ export function ArrangeMenu({ many, grouped, pages, onArrange }: Props) {
         >
           Repeat in rows or a ring…
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            setTrimming(true);
+          }}
+        >
+          The whole page as a panel…
+        </MenuItem>
         {!grouped && item("Keep them together", "put parts together", { act: "group" }, 2)}
         {grouped && item("Let them go apart", "took a group apart", { act: "ungroup" })}
       </Menu>
+      {trimming && <PanelDialog pages={pages} onArrange={onArrange} onClose={() => setTrimming(false)} />}
       {repeating && <RepeatDialog onArrange={onArrange} onClose={() => setRepeating(false)} />}
     </>
+  );
+}
+
+/** A finished page, trimmed all round, goes on a new base: all that lies on it goes along and ends where it ends. */
+function PanelDialog({ pages, onArrange, onClose }: Omit<Props, "many" | "grouped"> & { onClose: () => void }) {
+  const usual = USUAL[useUnit()];
+  const [trim, setTrim] = useState<string>(usual.border);
+  const [on, setOn] = useState<"left" | "right">("left");
+  return (
+    <Dialog open onClose={onClose}>
+      <DialogTitle>The whole page as a panel</DialogTitle>
+      <DialogContent>
+        <Sentence>
+          {pages === 2 && (
+            <Choice
+              label="Which page"
+              value={on}
+              options={[
+                ["left", "the left page"],
+                ["right", "the right page"],
+              ]}
+              onChange={setOn}
+            />
+          )}
+          trimmed by
+          <LengthField label="Trimmed all round by" value={trim} onCommit={setTrim} />
+          all round, on a new base
+        </Sentence>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Not now</Button>
+        <Button
+          variant="contained"
+          onClick={() => {
+            onClose();
+            void onArrange("made the page a panel", { act: "page as panel", trim, on });
+          }}
+        >
+          Make it a panel
+        </Button>
+      </DialogActions>
+    </Dialog>
   );
 }
 

@@ -14,6 +14,7 @@ const USUAL: Omit<Body, Needed> = {
   columns: 2,
   count: 6,
   radius: "2 in",
+  trim: "1/4 in",
   name: "group",
 };
 

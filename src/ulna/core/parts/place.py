@@ -53,12 +53,14 @@ class Stand:
 
 @dataclass(frozen=True, slots=True)
 class Place:
-    """`stand` counts before `across` and `down` where it is given."""
+    """`stand` counts before `across` and `down` where it is given. `flush` cuts it off where the part that it lies on
+    ends."""
 
     on: PageName = "left"
     across: Across = field(default_factory=Across)
     down: Down = field(default_factory=Down)
     stand: Stand | None = None
+    flush: bool = False
 
     @property
     def needs(self) -> tuple[str, ...]:
@@ -125,7 +127,7 @@ def place_at(old: Place, box: Rect, format: PageFormat, bases: Mapping[str, Rect
         edge_x, by_x = "left", box.x - in_x.x
     if edge_y == "centre" and by_y and old.down.of is None:
         edge_y, by_y = "top", box.y - in_y.y
-    return Place(on, Across(edge_x, by_x, old.across.of), Down(edge_y, by_y, old.down.of))
+    return Place(on, Across(edge_x, by_x, old.across.of), Down(edge_y, by_y, old.down.of), flush=old.flush)
 
 
 _PAGES = {"left": "on the left page", "right": "on the right page", "spread": "on the spread"}
@@ -150,6 +152,8 @@ def says(place: Place, format: PageFormat, ruler: Ruler, names: Mapping[str, str
         (place.down.by, place.down.edge, "down", place.down.of),
     ):
         words.append(_axis_words(by, edge, axis, None if of is None or lies_on else named(of), ruler))
+    if place.flush and base:
+        words.append("trimmed with it")
     return ", ".join(words)
 
 
