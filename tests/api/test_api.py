@@ -18,6 +18,7 @@ CENTRED = {
     "across": {"edge": "centre", "by": "0 in", "of": None},
     "down": {"edge": "centre", "by": "0 in", "of": None},
     "stand": None,
+    "flush": False,
 }
 
 

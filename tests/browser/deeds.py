@@ -100,11 +100,12 @@ def row(page: Page, words: str) -> Locator:
 
 
 def choose_paper(page: Page, label: str, words: str) -> None:
-    """Types a paper's name and takes the first that matches."""
+    """Types a paper's name and takes the first that matches, with Enter."""
     field = page.get_by_label(label, exact=True)
     field.click()
     field.fill(words)
-    page.get_by_role("listbox").get_by_role("option", name=words).first.click()
+    expect(page.get_by_role("listbox").get_by_role("option", name=words).first).to_be_visible()
+    field.press("Enter")
     expect(field).to_have_value(re.compile(re.escape(words), re.IGNORECASE))
 
 

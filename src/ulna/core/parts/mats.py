@@ -132,7 +132,7 @@ def stack(
         name = f"mat {k + 1} of {of}" if len(mats) > 1 else f"mat of {of}"
         line = _shaped(shape, -outer.x, -outer.y, shows, outer) if shape and shows.is_even else ()
         if mat.pieced and not line:
-            strips = _pieced(f"{part}/mat-{k + 1}", part, name, mat, shows, at)
+            strips = _pieced(f"{part}/mat-{k + 1}", part, name, mat, shows, at, ruler)
             joined = [one for strip in strips for one in _in_lengths(strip, ground)] if mat.any_scraps else strips
             if seams := len(joined) - len(strips):
                 findings.append(_seams(part, k, seams))
@@ -174,15 +174,10 @@ def _shaped(shape: Polygon, dx: Length, dy: Length, shows: Borders, outer: Rect)
     return tuple(((px - (l2 + r2) / 2) * fx + w / 2, (py - (t2 + b2) / 2) * fy + h / 2) for px, py in grown)
 
 
-def _pieced(key: str, part: str, name: str, mat: Mat, shows: Borders, at: Rect) -> list[Piece]:
+def _pieced(key: str, part: str, name: str, mat: Mat, shows: Borders, at: Rect, ruler: Ruler) -> list[Piece]:
     """Four strips that show only the rim: two as wide as the mat, (border + lap) high, two butted between them."""
-    lap = max(mat.lap, LEAST_LAP)
-    half_w, half_h = at.width.part(1, 2), at.height.part(1, 2)
-    left, right = min(shows.left + lap, half_w), min(shows.right + lap, half_w)
-    top, bottom = min(shows.top + lap, half_h), min(shows.bottom + lap, half_h)
-    # A side that shows nothing wants no strip.
-    left, right = (left if shows.left else ZERO), (right if shows.right else ZERO)
-    top, bottom = (top if shows.top else ZERO), (bottom if shows.bottom else ZERO)
+    left, right = _deep(shows.left, shows.right, at.width, max(mat.lap, LEAST_LAP), ruler)
+    top, bottom = _deep(shows.top, shows.bottom, at.height, max(mat.lap, LEAST_LAP), ruler)
     between = at.height - top - bottom
     strips = {
         "top": Rect(at.x, at.y, at.width, top),
@@ -195,6 +190,15 @@ def _pieced(key: str, part: str, name: str, mat: Mat, shows: Borders, at: Rect) 
         for side, r in strips.items()
         if min(r.width, r.height) > ZERO
     ]
+
+
+def _deep(near: Length, far: Length, room: Length, lap: Length, ruler: Ruler) -> tuple[Length, Length]:
+    """How deep two strips are that face each other: what shows and the lap, on marks. They may meet, but all that shows
+    is covered; a side that shows nothing wants no strip."""
+    shown = ruler.up(far.inches)
+    first = min(ruler.up((near + lap).inches), max(room - shown, ruler.up(near.inches))) if near else ZERO
+    second = min(ruler.up((far + lap).inches), room - first) if far else ZERO
+    return first, second
 
 
 def _in_lengths(strip: Piece, ground: Ground) -> list[Piece]:
