@@ -62,4 +62,6 @@ def _along(piece: Piece, room: Rect) -> Piece | None:
     u = piece.uncut
     x, y, w, h = u.x.inches, u.y.inches, u.width.inches, u.height.inches
     own = polygons.moved(polygons.turned(left, -piece.angle, (x + w / 2, y + h / 2)), -x, -y)
-    return replace(piece, outline=own, figure="", comes_shaped=False)
+    # A half of what there is once falls off the other half, and does so as it is cut now.
+    fallen = piece.leftover and (replace(piece.leftover, within=own) if piece.half else piece.leftover)
+    return replace(piece, outline=own, figure="", comes_shaped=False, leftover=fallen)

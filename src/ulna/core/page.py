@@ -176,11 +176,13 @@ def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece
     if found is None or found[0] is not one.built:
         pieces = tuple(half for piece in one.built.pieces for half in halved(piece.moved(box.x, box.y), ground))
         if not isinstance(one.part, Base):
-            pieces = _unmatched(pieces, ground.ruler)
+            apart = _apart(pieces)
             if _is_flush(one.part):
+                apart |= _cut_apart(pieces, room)
+                pieces = _unmatched(pieces, apart, ground.ruler)
                 pieces = tuple(cut for piece in pieces if (cut := cut_to(piece, room)) is not None)
             else:
-                pieces = tuple(_flush(piece, room) for piece in pieces)
+                pieces = tuple(_flush(piece, room) for piece in _unmatched(pieces, apart, ground.ruler))
         if len(ground.placed) > MOST_WORKED:
             ground.placed.clear()
         found = ground.placed[key] = one.built, pieces
@@ -192,31 +194,43 @@ def _is_flush(part: Part) -> bool:
     return not isinstance(part, Base) and part.place.flush and part.place.base is not None
 
 
-def _unmatched(pieces: tuple[Piece, ...], ruler: Ruler) -> tuple[Piece, ...]:
-    """Pieces made of another one's leftover are cut on their own where the gutter has parted either of the two."""
+def _apart(pieces: tuple[Piece, ...]) -> set[str]:
+    """Pieces whose pair the gutter has parted: either of the two is a half now, and not of the other one."""
     by_id = {piece.id: piece for piece in pieces}
     whole = {piece.id for piece in pieces if piece.half is None}
-    lost = {
-        p.leftover.of: p.id
+    return {
+        p.id
         for p in pieces
         if p.leftover
         and not {p.base_id, p.leftover.of} <= whole
-        and not _halves_of_one(p, by_id.get(p.leftover.of))
+        and not ((of := by_id.get(p.leftover.of)) is not None and p.whole == of.whole != "")
     }
-    if not lost:
+
+
+def _cut_apart(pieces: tuple[Piece, ...], room: Rect) -> set[str]:
+    """Pieces that are not what falls off another one any more once all end where their room ends."""
+    kept = {piece.id: cut_to(piece, room) for piece in pieces}
+    return {
+        p.id
+        for p in pieces
+        if p.leftover and (kept.get(p.leftover.of) is None or (kept[p.id] is not p and not p.half))
+    }
+
+
+def _unmatched(pieces: tuple[Piece, ...], apart: set[str], ruler: Ruler) -> tuple[Piece, ...]:
+    """What was made of another piece's leftover is cut on its own where it stands `apart`, and so is the other one."""
+    if not apart:
         return pieces
-    return tuple(
-        replace(piece, leftover=None)
-        if piece.leftover is not None and piece.leftover.of in lost
-        else leftovers.alone(piece, ruler)
-        if piece.id in lost
-        else piece
-        for piece in pieces
-    )
+    by_id = {piece.id: piece for piece in pieces}
+    givers = {p.leftover.of for p in pieces if p.leftover and p.id in apart}
 
+    def settled(piece: Piece) -> Piece:
+        if piece.leftover is not None and piece.id in apart:
+            giver = by_id.get(piece.leftover.of)
+            return replace(piece, leftover=None, pin=giver.pin if giver else None)
+        return leftovers.alone(piece, ruler) if piece.id in givers and not piece.half else piece
 
-def _halves_of_one(piece: Piece, other: Piece | None) -> bool:
-    return other is not None and piece.whole == other.whole != ""
+    return tuple(map(settled, pieces))
 
 
 def _flush(piece: Piece, room: Rect) -> Piece:

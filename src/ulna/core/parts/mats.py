@@ -77,7 +77,8 @@ def worth_gutting(rims: Borders, outer: Rect) -> Borders | None:
 
 
 def gut_in(piece: Piece, part: Rect) -> Borders | None:
-    """What a part of a piece keeps round its share of the middle that the whole piece is gutted by."""
+    """What a part of a piece keeps round its share of the middle that the whole piece is gutted by; none where it is
+    all middle."""
     g, r = piece.gut, piece.rect
     if g is None:
         return None
@@ -85,6 +86,8 @@ def gut_in(piece: Piece, part: Rect) -> Borders | None:
     if not part.meets(middle):
         return None
     there = part.common(middle)
+    if there == part:
+        return None
     rims = Borders(there.x - part.x, there.y - part.y, part.right - there.right, part.bottom - there.bottom)
     return worth_gutting(rims, part)
 
