@@ -109,6 +109,30 @@ def papers(seed: int) -> Instance:
     return Instance(f"papers {seed}", _asked(dice, sheets, pieces), 40)
 
 
+def mixed(seed: int) -> Instance:
+    """Twenty-five papers, each with one to three sheets of its own: without waste, or with 2 to 8 % taken off."""
+    dice = random.Random(6000 + seed)
+    sheets, pieces, whole = list[dict[str, Any]](), list[Sized](), 0
+    for k in range(25):
+        name, count = f"paper-{k}", dice.choice((1, 2, 2, 3))
+        sheets.append({"id": name, "width": 96, "height": 96, "quantity": count + 2})
+        turn = dice.choice(("all", "none", "half"))
+        mine = [
+            Sized(w, h, _turns(turn, dice), name)
+            for _ in range(count)
+            for w, h in cut_up(96, 96, dice.randint(6, 16), dice)
+        ]
+        least, most = dice.choice(((0, 0), (0.02, 0.05), (0.03, 0.08)))
+        away = dice.uniform(least, most) * count * 96 * 96
+        while away > 0:
+            piece = dice.choice(mine)
+            if piece.width > LEAST:
+                piece.width, away = piece.width - 1, away - piece.height
+        pieces += mine
+        whole += count
+    return Instance(f"mixed {seed}", _asked(dice, sheets, pieces), whole)
+
+
 def infeasible(seed: int) -> Instance:
     """A near-perfect one with one or two pieces that fit nowhere."""
     dice = random.Random(3000 + seed)
@@ -259,4 +283,5 @@ KINDS = {
     "infeasible": infeasible,
     "large": large,
     "papers": papers,
+    "mixed": mixed,
 }

@@ -28,6 +28,7 @@ WANTED = {
     "infeasible": ("100 %", "100 %"),
     "large": ("2 over at most", "1 over at most"),
     "papers": ("2 over at most", "2 over at most"),
+    "mixed": ("2 over at most", "2 over at most"),
 }
 
 

@@ -192,6 +192,33 @@ def test_sheets_with_printed_cards_stay_while_others_are_laid_anew(cards: int) -
     assert len(plan_cuts(alone, 1_500_000).unplaced) == 2
 
 
+def _cut_up(pieces: int, dice: random.Random) -> list[tuple[int, int]]:
+    """So many rectangles that edge-to-edge cuts make of a sheet of 96 × 96, the larger ones cut rather."""
+    parts = [(96, 96)]
+    while len(parts) < pieces:
+        large = [p for p in parts if max(p) > 16]
+        w, h = dice.choices(large, [a * b for a, b in large])[0]
+        parts.remove((w, h))
+        upright = w > h or (w == h and dice.random() < 0.5)
+        at = dice.randint(8, (w if upright else h) - 8)
+        parts += [(at, h), (w - at, h)] if upright else [(w, at), (w, h - at)]
+    return parts
+
+
+@pytest.mark.parametrize("hands", [1, 2])
+def test_a_paper_that_is_hard_to_plan_has_the_time_that_the_others_leave(hands: int) -> None:
+    """Eleven papers are planned at a glance; the first one wants more than its twelfth of the effort."""
+    dice = random.Random(1)
+    sizes = [size for _ in range(2) for size in _cut_up(11, dice)]
+    hard = tuple(Piece(f"p{k}", w - k % 2, h, frozenset({"hard"})) for k, (w, h) in enumerate(sizes))
+    easy = [f"easy {k}" for k in range(11)]
+    halves = tuple(Piece(name, 96, 47, frozenset({name}), 2) for name in easy)
+    sheets = (Sheet("hard", 96, 96, 4), *(Sheet(name, 96, 96, 3) for name in easy))
+    effort = 2_400_000
+    assert plan_cuts(CutRequest(sheets[:1], hard), effort // 12).whole_sheets_used == 3
+    assert plan_cuts(CutRequest(sheets, (*hard, *halves)), effort, hands=hands).whole_sheets_used == 2 + 11
+
+
 def test_two_processes_hand_over_a_sheet_of_hundreds_of_strips() -> None:
     """As deep a tree as there is: one strip after another, and too many of them."""
     strips = tuple(Piece(f"p{k}", 90 + k % 6, 1, ANY) for k in range(600))

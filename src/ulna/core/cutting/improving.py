@@ -8,13 +8,8 @@ After: D. Pisinger, S. Ropke, "Large neighborhood search", 2010, with bred order
 
 from __future__ import annotations
 
-import contextlib
-import multiprocessing
 import random
-import sys
 from dataclasses import dataclass, field, replace
-from itertools import count
-from multiprocessing.connection import Connection
 
 from ulna.core.cutting.blocks import BESIDE, MOST_PIECES, SINGLE, Blocks, chosen
 from ulna.core.cutting.bounds import lower_bound
@@ -38,59 +33,15 @@ GIVE, WASTE = 0.042, 0.05
 """By how much of a sheet's longer side edges may differ, and what share may be lost, where sheets are nearly full."""
 TAKEN_UP = (10, 14, 20, 28)
 """Pieces that are laid anew together: about so many are laid well."""
-HELPER = 1003
-"""Where the second process begins to count its attempts."""
-DEEP = 12_000
-"""How deep a cut tree of some thousand parts is packed up to be sent."""
-PATIENCE = 0.02
-"""Seconds after which one looks again whether the other is done."""
+BESIDE_ANOTHER = 1001
+"""From where a process counts its attempts that searches the same pieces beside another."""
 WHOLE_AGAIN, STALE = 60, 10
 """Up to so many pieces all of them are bred anew now and then; generations without gain that end an attempt."""
 
 Standing = tuple[int, int]
 """Copies without a place, whole sheets opened: less is better."""
-
-
-def improved(request: CutRequest, best: Outcome, budget: Budget, hands: int) -> Outcome:
-    """The best outcome that the budget allows for pieces that compete for the same sheets, given one so far."""
-    group = _Group(request, best)
-    group.begin(budget)
-    if not group.settled and not budget.spent:
-        if hands > 1:
-            _together(group, budget)
-        else:
-            group.go_on(budget)
-    return group.best
-
-
-def _together(group: _Group, budget: Budget) -> None:
-    """Goes on with a second process beside this one; the first that settles it ends both."""
-    fork = multiprocessing.get_context("fork")
-    here, there = fork.Pipe(duplex=False)
-    helper = fork.Process(target=_helping, args=(group, budget, there), daemon=True)
-    helper.start()
-    there.close()
-    with budget.share(budget.left) as part:
-        group.go_on(replace(part, stop=lambda: budget.stop() or here.poll()))
-        part.left = 0
-    if group.settled:
-        helper.kill()
-    else:
-        while not here.poll(PATIENCE) and not budget.stop():
-            pass
-        if here.poll():
-            with contextlib.suppress(EOFError):  # it died; what this process found stands
-                found: Outcome = here.recv()
-                group.best = min(group.best, found, key=lambda o: o.rank)
-        helper.kill()
-    helper.join()
-
-
-def _helping(group: _Group, budget: Budget, there: Connection) -> None:
-    sys.setrecursionlimit(DEEP)
-    group.go_on(budget, HELPER)
-    with contextlib.suppress(RecursionError):  # then what the other process found stands
-        there.send(group.best)
+State = tuple[Outcome, list[Pattern], Standing, int]
+"""How a group stands, as one process tells another: the best so far, what is gone on from, the attempts made."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,10 +54,11 @@ class _Filled:
 
 
 @dataclass(slots=True, eq=False)
-class _Group:
+class Group:
     """Pieces that compete for the same sheets, and the best that is known of them.
 
-    `here` is what is gone on from, with as many copies placed and sheets opened as `standing` says.
+    `here` is what is gone on from, with as many copies placed and sheets opened as `standing` says; `turns` counts the
+    attempts. It may be gone on with as often as one likes.
     """
 
     request: CutRequest
@@ -114,7 +66,8 @@ class _Group:
     shop: Workshop = field(init=False)
     here: list[Pattern] = field(init=False, default_factory=list)
     standing: Standing = (0, 0)
-    filled: list[_Filled] = field(default_factory=list)
+    turns: int = 0
+    filled: list[_Filled] | None = None
 
     def __post_init__(self) -> None:
         self.shop = Workshop(self.request)
@@ -122,6 +75,16 @@ class _Group:
     @property
     def copies(self) -> int:
         return len(self.shop.of)
+
+    @property
+    def state(self) -> State:
+        return self.best, self.here, self.standing, self.turns
+
+    def take(self, state: State) -> None:
+        """Goes on from what another process found, unless the own best is better."""
+        if state[0].rank <= self.best.rank or state[3] > self.turns:
+            best, self.here, self.standing, self.turns = state
+            self.best = min(self.best, best, key=lambda o: o.rank)
 
     @property
     def settled(self) -> bool:
@@ -137,28 +100,35 @@ class _Group:
 
     def begin(self, budget: Budget) -> None:
         """Sheets without waste where nothing may be left over; orders bred, for the rest too."""
+        self.turns = 1
         if self._is_small_and_plain and self._is_tight:
             with budget.share(budget.left / 2) as part:
                 self.filled = self._fill_up(part)
         with budget.share(FIRST_BREED) as part:
             self._breed(part, 1)
 
-    def go_on(self, budget: Budget, seed: int = 2) -> None:
-        """Tries until the budget is spent, or no better number of sheets can be had."""
-        dice = random.Random(seed)
-        if self._is_small_and_plain and not self._is_tight and seed != HELPER:
+    def go_on(self, budget: Budget, beside: bool = False) -> None:
+        """Tries until the budget is spent, or no better number of sheets can be had; in other orders `beside` a
+        process that searches the same."""
+        if not self.turns:
+            self.begin(budget)
+        if budget.spent or self.settled:
+            return
+        if beside:
+            self.turns += BESIDE_ANOTHER
+        dice = random.Random(self.turns)
+        if self.filled is None and self._is_small_and_plain and not self._is_tight and not beside:
             with budget.share(BLOCKS) as part:
                 self.filled = self._nearly_full(part)
-        for turn in count(seed):
-            if budget.spent or self.settled:
-                return
-            kind = turn % 8
+        while not budget.spent and not self.settled:
+            self.turns += 1
+            turn, kind = self.turns, self.turns % 8
             with budget.share(AGAIN if kind else FIRST_BREED) as part:
                 part.spend(ATTEMPT)
                 if len(self.here) < 3 or (not kind and self.copies <= WHOLE_AGAIN):
                     self._breed(part, turn)
                 elif self.filled and kind in (2, 5):
-                    self._fill_some(part, dice, turn)
+                    self._fill_some(self.filled, part, dice, turn)
                 else:
                     self._again(part, dice, turn)
 
@@ -222,13 +192,13 @@ class _Group:
         blocks = Blocks(own, width, height, self.request.kerf, budget, int(give * max(width, height)), waste)
         return _Filled(k, blocks, blocks.filling())
 
-    def _fill_some(self, budget: Budget, dice: random.Random, seed: int) -> None:
+    def _fill_some(self, filled: list[_Filled], budget: Budget, dice: random.Random, seed: int) -> None:
         """Some sheets are filled as well as can be, large pieces rather, so that the others have room to spare."""
         left, pieces = [s.quantity for s in self.request.sheets], self._numbered()
         kept, used = list[Pattern](), 0
         large = sorted((n for n, _ in pieces), key=lambda n: -pieces[n][1].width * pieces[n][1].height)
         for _ in range(dice.randint(1, max(1, self.best.whole_sheets - 2))):
-            one = dice.choice(self.filled)
+            one = dice.choice(filled)
             wanted = next((n for n in large if not used >> n & 1 and dice.random() < 0.6), None)
             if wanted is None or not left[one.sheet]:
                 continue

@@ -1,9 +1,10 @@
 """The search, the best plan so far at any time: a first plan at once, then whatever makes it better.
 
-What has no paper in common is planned apart. For each such part of a request, in turn, while its bound is not reached:
+What has no paper in common is planned apart. For each such part of a request, in rounds (`hands`), while its bound is
+not reached:
 
 1. a first plan, pieces laid one after another (`laying`);
-2. orders bred from the best (`breeding`);
+2. orders bred from the best (`trials`);
 3. sheets filled to the last mark, where hardly anything may be left over (`blocks`): all of them, or some, and the
    rest bred, which then has room to spare;
 4. of many sheets some are taken up again, the emptier ones first, and laid anew on one sheet fewer.
@@ -33,12 +34,14 @@ def search(request: CutRequest, budget: Budget, hands: int = 1) -> Outcome:
     """
     groups = list(_apart(request))
     found = [first_plan(part, budget) for _, part in groups]
-    for k, (_, part) in enumerate(groups):
-        if 1 < sum(p.quantity for p in part.pieces if p.pin is None) <= MOST_COPIES and not budget.spent:
-            from ulna.core.cutting.improving import improved  # what it stands on is slow to import
+    loose = [sum(p.quantity for p in part.pieces if p.pin is None) for _, part in groups]
+    several = [k for k, n in enumerate(loose) if 1 < n <= MOST_COPIES]
+    if several and not budget.spent:
+        from ulna.core.cutting.hands import improved  # what it stands on is slow to import
 
-            with budget.share(budget.left / (len(groups) - k)) as share:
-                found[k] = improved(part, found[k], share, hands)
+        better = improved([(groups[k][1], found[k]) for k in several], budget, hands)
+        for k, one in zip(several, better, strict=True):
+            found[k] = one
     opened = [
         one for (which, part), best in zip(groups, found, strict=True) for one in _back(best, which, part, request)
     ]
