@@ -1,7 +1,8 @@
 """Groups of pieces that share no sheet, searched in turn by one process or by two.
 
 In rounds, each twice as long as the one before: what is settled asks for no more, so that what is hard has the time
-that the others left. Two processes share the groups out; the last one that is left is searched by both, in other orders.
+that the others left. Two processes share the groups out; the last one that is left is searched by both, in other
+orders.
 """
 
 from __future__ import annotations

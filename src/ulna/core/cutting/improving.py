@@ -9,7 +9,7 @@ After: D. Pisinger, S. Ropke, "Large neighborhood search", 2010, with bred order
 from __future__ import annotations
 
 import random
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 from ulna.core.cutting.blocks import BESIDE, MOST_PIECES, SINGLE, Blocks, chosen
 from ulna.core.cutting.bounds import lower_bound
