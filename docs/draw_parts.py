@@ -15,18 +15,20 @@ from ulna.core.parts.base import Base
 from ulna.core.parts.card import Card
 from ulna.core.parts.cutout import Cutout
 from ulna.core.parts.grid import Cell, Grid
+from ulna.core.parts.joined import Joined
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.opening import Opening
 from ulna.core.parts.panel import Panel
 from ulna.core.parts.papered import Papered
+from ulna.core.parts.photo import PhotoPart
 from ulna.core.parts.pieced import Pieced
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.parts.pocket import Pocket
 from ulna.core.parts.rounds import Rounds
 from ulna.core.parts.stitching import Stitching
 from ulna.core.parts.tape import Tape
-from ulna.core.parts.tiles import Tiles
+from ulna.core.parts.tiles import Taken, Tiles
 from ulna.core.parts.torn import Torn
 from ulna.core.pieces import Ground, PaperChoice
 from ulna.core.prints import Print
@@ -145,9 +147,32 @@ def shapes() -> list[Part]:
     ]  # fmt: skip
 
 
+def openings() -> list[Part]:
+    def hole(x: str, y: str, size: str, ring: PaperChoice) -> Opening:
+        return Opening(
+            "circle", None, parse(size), parse(size), parse(x), parse(y), print=Print(None, inches(2), inches(2)),
+            ring=parse("1/8"), ring_choice=ring,
+        )  # fmt: skip
+
+    sheet = ground("two", "1/4", choice=WATER)
+    card = Taken(1, 1, "card", sheet="towpath-little-cards", card="small 1")
+    return [
+        replace(sheet, openings=(hole("-7/8", "-3/4", "1 3/4", RED), hole("7/8", "7/8", "1 3/4", TIN))),
+        replace(ground("joined", "4 1/2", choice=BRICK), joined=Joined(seam=parse("2 1/2"), lap=parse("1/4"))),
+        Torn("hill", parse("2"), inches(4), papers=(GREEN,), rise=parse("3/4"), place=at("8 3/4", "1/4")),
+        PhotoPart("tag", Print(None, inches(2), inches(3), parse("1/8"), shape="tag", hole=parse("1/2")),
+                  place=at("13", "3/4")),
+        Cutout("half", "circle", inches(3), parse("1 1/2"), half="top", choice=RED, place=at("9 1/4", "2 3/4")),
+        Cutout("round", "scalloped round", inches(2), inches(2), parse("3/8"), choice=GREEN,
+               place=at("15 1/4", "2 3/8")),
+        Tiles("tiles", "square", inches(1), width=inches(2), height=inches(2), papers=FOUR, taken=(card,),
+              place=at("15 1/4", "1/4")),
+    ]  # fmt: skip
+
+
 def main() -> None:
     TO.mkdir(exist_ok=True)
-    for make, high in ((foundations, "4 1/2"), (strips, "4"), (cells, "4 1/2"), (shapes, "6")):
+    for make, high in ((foundations, "4 1/2"), (strips, "4"), (cells, "4 1/2"), (shapes, "6"), (openings, "4 1/2")):
         format = PageFormat("own", parse("17 1/2"), parse(high))
         base = Base("base", choice=paper("stash-kraft", "B"))
         plan = PagePlan(make.__name__, format, parts=(replace(base, choice=paper("wharf-white")), *make()))

@@ -14,7 +14,9 @@ from fastapi.testclient import TestClient
 from tests.api.test_api import CENTRED, kit, page, sheet, side
 from tests.blind_hand import Table, cut, laid
 from ulna.api.app import create_app
+from ulna.core.measure import Unit
 from ulna.formats import collection
+from ulna.formats.template import Template
 from ulna.household import Household
 
 
@@ -258,6 +260,23 @@ def test_a_library_as_json_keeps_what_is_cut(api: TestClient, tmp_path: Path) ->
         other.bring_in(document.kits, document.pages, cuttings=document.cut)
         papers = other.shelf_for(None).papers.values()
         assert sum(p.count for p in papers if p.name == "Ink") == 4, "once more, under ids of its own"
+
+
+def test_a_library_as_json_keeps_templates_settings_and_the_print_list(api: TestClient, tmp_path: Path) -> None:
+    """They come where the other household has none of its own; photos are noted, their pictures stay behind."""
+    home: Household = api.app.state.household  # type: ignore[attr-defined]
+    settings = home.settings()
+    home.library.write("settings", "settings", settings.version, settings.body | {"unit": "mm"}, "in millimetres")
+    template = home.library.add("template", Template(name="Nine of the lock").model_dump(mode="json"), "began")
+    wanted = home.printing.kept(home.ruler())
+    home.library.write("prints", "prints", wanted.version, wanted.body | {"gap": "3 mm"}, "a wider gap")
+    document = collection.read(collection.write(home.whole()))
+    with contextlib.closing(Household(tmp_path / "other")) as other:
+        for _ in range(2):
+            other.bring_in_library(document)
+        assert other.ruler().unit is Unit.MM
+        assert other.library.get("template", template.id).body["name"] == "Nine of the lock"
+        assert other.library.get("prints", "prints").body["gap"] == "3 mm"
 
 
 def test_the_book_leaves_as_csv(api: TestClient) -> None:

@@ -4396,6 +4396,15 @@ export interface components {
              * @enum {string}
              */
             arms: "rising" | "falling";
+            /** @default false */
+            backed: boolean;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            backing: components["schemas"]["PaperChoice-Input"];
             /** @default 1 */
             block: number;
             /** @default 1 */
@@ -4448,6 +4457,15 @@ export interface components {
              * @enum {string}
              */
             arms: "rising" | "falling";
+            /** @default false */
+            backed: boolean;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            backing: components["schemas"]["PaperChoice-Output"];
             /** @default 1 */
             block: number;
             /** @default 1 */
@@ -4649,6 +4667,7 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            hole?: string | null;
             photo?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
@@ -4662,7 +4681,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip";
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip" | "tag";
             /**
              * @default as the photo
              * @enum {string}
@@ -4694,6 +4713,7 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            hole: string | null;
             photo: string | null;
             /**
              * @description A gap from 0 in to 120 in.
@@ -4707,7 +4727,7 @@ export interface components {
              * @default rectangle
              * @enum {string}
              */
-            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip";
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip" | "tag";
             /**
              * @default as the photo
              * @enum {string}
@@ -5274,7 +5294,7 @@ export interface components {
              */
             height: string;
             /** @enum {string} */
-            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip";
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip" | "tag";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -5518,6 +5538,10 @@ export interface components {
             of: components["schemas"]["Rect"];
         };
         "Taken-Input": {
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
             /**
              * @default {
              *       "side": "A",
@@ -5528,13 +5552,18 @@ export interface components {
             column: number;
             print?: components["schemas"]["Print-Input"] | null;
             row: number;
+            sheet?: string | null;
             /**
              * @default photo
              * @enum {string}
              */
-            what: "photo" | "paper" | "words" | "empty";
+            what: "photo" | "paper" | "card" | "words" | "empty";
         };
         "Taken-Output": {
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
             /**
              * @default {
              *       "side": "A",
@@ -5545,11 +5574,12 @@ export interface components {
             column: number;
             print: components["schemas"]["Print-Output"] | null;
             row: number;
+            sheet: string | null;
             /**
              * @default photo
              * @enum {string}
              */
-            what: "photo" | "paper" | "words" | "empty";
+            what: "photo" | "paper" | "card" | "words" | "empty";
         };
         /** @description What a page takes of a paper: pieces, whole sheets, scraps; how many of these other pages use too. */
         TakesOut: {

@@ -323,7 +323,8 @@ def _bring_in(household: Household, file: Path, kits: list[Path]) -> None:
     read = [kit_format.read(one.read_bytes()) for one in kits]
     if b"ulna-library" in text[:400]:
         document = collection.read(text)
-        household.bring_in([*document.kits, *read], document.pages, cuttings=document.cut)
+        household.bring_in_library(document)
+        household.bring_in(read)
     else:
         household.bring_in(read, [Recipe.from_value(recipe.read(text))])
 
@@ -366,12 +367,14 @@ def import_(
             kind = None
         if kind == "ulna-library":
             whole = collection.read(data)
-            household.bring_in(whole.kits, whole.pages, cuttings=whole.cut)
+            household.bring_in_library(whole)
             print(
                 f"{len(whole.kits)} kits, {len(whole.pages)} pages and what is cut of {len(whole.cut)} brought in"
             )
-            if whole.photos or whole.templates:
-                print("photos and templates come with a backup: `ulna backup`, `ulna restore`")
+            if whole.templates:
+                print(f"{len(whole.templates)} templates brought in")
+            if whole.photos:
+                print(f"{len(whole.photos)} photos are noted in it; their pictures come with a backup")
         elif kind == "ulna-kit":
             household.bring_in([kit.read(data)])
             print("1 kit brought in")

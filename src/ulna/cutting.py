@@ -361,7 +361,7 @@ def _listed(
     punches = home.punches()
     cuts = cut_list(plan, {p.id: p for p in pieces}, shelf, ruler, first, punches)
     first += sum(len(sheet.pieces) for sheet in cuts.sheets)
-    return CutList((*cuts.sheets, *print_sheets(pieces, first, punches)))
+    return CutList((*cuts.sheets, *print_sheets(pieces, first, ruler, punches)))
 
 
 def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: frozenset[str]) -> CutList:

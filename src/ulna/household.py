@@ -5,6 +5,7 @@ This is the one place where store, formats and core meet; the API, the command l
 
 from __future__ import annotations
 
+import contextlib
 import io
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import replace
@@ -27,6 +28,7 @@ from ulna.formats.cutting import Cutting
 from ulna.formats.kit import Kit
 from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.formats.photo import PhotoRecord
+from ulna.formats.print_list import PrintList
 from ulna.formats.recipe import Recipe
 from ulna.formats.settings import Settings
 from ulna.formats.template import Template
@@ -218,7 +220,31 @@ class Household:
                 for kept in self.library.all("template")
             ],
             settings=Settings.model_validate(self.settings().body),
+            print_list=self._print_list(),
         )
+
+    def _print_list(self) -> PrintList | None:
+        with contextlib.suppress(NotThere):
+            return PrintList.model_validate(self.library.get("prints", "prints").body)
+        return None
+
+    def bring_in_library(self, whole: collection.Document, what: str = "brought in") -> None:
+        """A whole library but for its photos, whose pictures are not in it. Templates keep their ids, by which pages
+        name them; settings and the print list come where the household's own are still as they began."""
+        for kind, document in (("settings", whole.settings), ("prints", whole.print_list)):
+            if document is not None:
+                self._bring_in_first(kind, document.model_dump(mode="json"), what)
+        for one in whole.templates:
+            with contextlib.suppress(Changed):
+                self.library.add("template", one.template.model_dump(mode="json"), what, id=one.id)
+        self.bring_in(whole.kits, whole.pages, what, whole.cut)
+
+    def _bring_in_first(self, kind: str, body: dict[str, Any], what: str) -> None:
+        try:
+            self.library.add(kind, body, what, id=kind)
+        except Changed as there:
+            if there.current.version == 1:
+                self.library.write(kind, kind, 1, body, what)
 
     def bring_in(
         self,

@@ -20,7 +20,7 @@ from ulna.core.parts.band import Band
 from ulna.core.parts.base import Base
 from ulna.core.parts.card import Card
 from ulna.core.parts.cutout import Cutout
-from ulna.core.parts.grid import Grid
+from ulna.core.parts.grid import Cell, Grid
 from ulna.core.parts.joined import Joined
 from ulna.core.parts.joint import Joint
 from ulna.core.parts.mats import Mat
@@ -35,7 +35,7 @@ from ulna.core.parts.pocket import Pocket
 from ulna.core.parts.rounds import Rounds
 from ulna.core.parts.stitching import Stitching
 from ulna.core.parts.tape import Tape
-from ulna.core.parts.tiles import Tiles
+from ulna.core.parts.tiles import Taken, Tiles
 from ulna.core.parts.torn import EDGES, Torn
 from ulna.core.pieces import PaperChoice
 from ulna.core.prints import Print
@@ -86,6 +86,7 @@ prints = st.builds(
     st.booleans(),
     sixteenths(0, 4),
     st.one_of(st.none(), st.builds(Frame, st.floats(0, 1), st.floats(0, 1), st.floats(1, 5))),
+    st.sampled_from([None, None, inches(0, 1, 2)]),
 )
 places = st.builds(
     Place,
@@ -116,6 +117,29 @@ openings = st.builds(
     print=st.one_of(st.none(), prints),
     ring=st.sampled_from([ZERO, ZERO, inches(0, 1, 4)]),
     ring_choice=choices,
+)
+
+
+places_in_rows = (st.integers(0, 3), st.integers(0, 3))
+cells = st.builds(
+    Cell,
+    *places_in_rows,
+    st.integers(1, 2),
+    st.integers(1, 2),
+    st.sampled_from(["paper", "photo", "card", "empty"]),
+    st.none() | prints,
+    st.none() | choices,
+    st.sampled_from(FIGURES),
+)
+taken = st.builds(
+    Taken,
+    *places_in_rows,
+    st.sampled_from(["photo", "paper", "card", "empty"]),
+    st.none() | prints,
+    choices,
+    st.just("cards"),
+    st.sampled_from(["sun", "rain"]),
+    st.booleans(),
 )
 
 
@@ -182,6 +206,13 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             sixteenths(6, 20),
             several,
             st.booleans(),
+            st.none() | st.integers(1, 9),
+            st.booleans(),
+            st.sampled_from([0, 30, 45, 60]),
+            st.sampled_from(["rising", "falling"]),
+            st.integers(3, 12),
+            backed=st.booleans(),
+            backing=choices,
             place=places,
         ),
         st.builds(
@@ -194,6 +225,8 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             sixteenths(0, 8),
             sixteenths(0, 8),
             st.sampled_from(["nothing", "cells", "gap", "margins", "equal gaps", "how many"]),
+            rest=st.sampled_from(["paper", "photo", "empty"]),
+            cells=st.lists(cells, max_size=3).map(tuple),
             papers=several,
             place=places,
         ),
@@ -207,6 +240,7 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             sizes,
             st.sampled_from(["region", "ring", "scattered"]),
             trimmed=st.booleans(),
+            taken=st.lists(taken, max_size=3).map(tuple),
             papers=several,
             place=places,
         ),
@@ -217,6 +251,9 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             small,
             small,
             sixteenths(0, 8),
+            hole=st.sampled_from([None, None, inches(0, 1, 2)]),
+            reinforced=st.booleans(),
+            ring=choices,
             choice=choices,
             mats=mats,
             half=st.sampled_from(["", "", "left", "right", "top", "bottom"]),

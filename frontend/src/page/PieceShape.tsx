@@ -125,13 +125,13 @@ export function PrintShape({ name, picture, width, height, id }: PrintProps) {
   return (
     <>
       {picture?.outline ? (
-        <path d={picture.outline} fill="#fff" />
+        <path d={picture.outline} fill="#fff" fillRule="evenodd" />
       ) : (
         <rect width={width} height={height} fill="#fff" />
       )}
       {picture?.inner && (
         <clipPath id={`${id}-inner`}>
-          <path d={picture.inner} />
+          <path d={picture.inner} clipRule="evenodd" />
         </clipPath>
       )}
       <g clipPath={picture?.inner ? `url(#${id}-inner)` : undefined}>

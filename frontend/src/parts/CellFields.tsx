@@ -6,6 +6,7 @@ import { CountField } from "../ui/CountField";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { PaperPicker } from "../ui/PaperPicker";
+import { CardChoice } from "./CardChoice";
 import { type GridPart, NO_PAPER, type PartProps, PLAIN_PRINT, printOf, type TilesPart } from "./kinds";
 import { Sentence } from "./Sentence";
 import {
@@ -328,6 +329,9 @@ export function TilesFields(of: PartProps<TilesPart>) {
               what: "photo",
               print: PLAIN_PRINT,
               choice: NO_PAPER,
+              sheet: null,
+              card: "",
+              back: false,
             } as const;
             onChange("took a cell", { ...part, taken: [...part.taken, taken] });
           }}
@@ -374,6 +378,7 @@ function TakenFields({ of, k, taken }: { of: PartProps<TilesPart>; k: number; ta
         options={[
           ["photo", "photo"],
           ["paper", "paper"],
+          ["card", "printed card"],
           ["words", "words"],
           ["empty", "nothing"],
         ]}
@@ -397,6 +402,7 @@ function TakenFields({ of, k, taken }: { of: PartProps<TilesPart>; k: number; ta
           onChange={(choice, paper) => put(`chose ${paper}`, { choice })}
         />
       )}
+      {taken.what === "card" && <CardChoice label={`${name}: `} value={taken} onChange={put} />}
       <IconAction
         small
         icon="bin"

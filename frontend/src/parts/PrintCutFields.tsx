@@ -2,11 +2,12 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type ReactNode, useState } from "react";
+import { useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { LengthField } from "../ui/LengthField";
 import { CropDialog } from "./CropDialog";
-import { hasLength, type Print } from "./kinds";
+import { hasLength, type Print, USUAL } from "./kinds";
 import { Sentence } from "./Sentence";
 
 interface Props {
@@ -21,6 +22,7 @@ interface Props {
 export function PrintCutFields({ print, label, onChange, line, onLine, children }: Props) {
   const [cropping, setCropping] = useState(false);
   const [more, setMore] = useState(false);
+  const unit = useUnit();
   const rimmed = hasLength(print.rim) || hasLength(print.below);
   const changed = print.tone !== "as the photo" || print.rim_off || hasLength(print.trim);
   const shown = more || changed;
@@ -30,6 +32,30 @@ export function PrintCutFields({ print, label, onChange, line, onLine, children 
         <Button size="small" startIcon={<Icon name="crop" size={17} />} onClick={() => setCropping(true)}>
           {print.frame ? "Its own crop" : "Crop"}
         </Button>
+      )}
+      {(print.shape === "tag" || print.hole) && (
+        <Choice
+          label={`${label}: hole`}
+          value={print.hole ? "hole" : "none"}
+          options={[
+            ["none", "no hole"],
+            ["hole", "a hole, from the top"],
+          ]}
+          onChange={(way) =>
+            onChange(way === "none" ? "closed a print’s hole" : "punched a print", {
+              ...print,
+              hole: way === "none" ? null : USUAL[unit].wide,
+            })
+          }
+        />
+      )}
+      {print.hole && (
+        <LengthField
+          label={`${label}: hole from the top`}
+          range="gap"
+          value={print.hole}
+          onCommit={(hole) => onChange("moved a print’s hole", { ...print, hole }, `${label} hole`)}
+        />
       )}
       {!changed && (
         <Button size="small" aria-expanded={more} onClick={() => setMore(!more)}>

@@ -112,6 +112,7 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
           ["hexagon", "a hexagon"],
           ["arch", "an arch"],
           ["on the tip", "on its tip"],
+          ["tag", "a tag"],
         ]}
         onChange={(shape) => void reshape(shape)}
       />

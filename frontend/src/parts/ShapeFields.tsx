@@ -1,8 +1,9 @@
 /** Shapes, pockets, rows and rings, cards, tape, axes. */
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { kitsQuery, useShelf, useUnit } from "../api/documents";
+import { kitsQuery, useUnit } from "../api/documents";
 import { Choice } from "../ui/Choice";
+import { CardChoice } from "./CardChoice";
 import {
   type AxisPart,
   type CardPart,
@@ -194,34 +195,11 @@ export function RoundsFields(of: PartProps<RoundsPart>) {
 
 export function CardFields(of: PartProps<CardPart>) {
   const { part, onChange } = of;
-  const sheets = useShelf().filter(({ paper }) => paper.cards.length > 0);
-  const cards = sheets.find(({ paper }) => paper.id === part.sheet)?.paper.cards ?? [];
-  if (!sheets.length && !part.sheet) {
-    return <Sentence>No sheet on the shelf has cards yet: say where they lie on it at the Unpack bench.</Sentence>;
-  }
   return (
     <>
       <Sentence>
         Card
-        <Choice
-          label="Sheet"
-          value={part.sheet ?? ""}
-          options={[["", "of which sheet?"], ...sheets.map(({ paper }) => [paper.id, paper.name] as const)]}
-          onChange={(id) => {
-            const first = sheets.find(({ paper }) => paper.id === id)?.paper.cards[0];
-            onChange("chose a sheet", { ...part, sheet: id || null, card: first?.name ?? "" });
-          }}
-        />
-        <Choice
-          label="Card"
-          value={part.card}
-          options={[
-            ...cards.map((card) => [card.name, card.name] as const),
-            ...(cards.some((card) => card.name === part.card) ? [] : [[part.card, part.card || "which?"] as const]),
-          ]}
-          onChange={(card) => onChange(`chose card ${card}`, { ...part, card })}
-        />
-        <EitherValue of={of} field="back" label="Front or back" yes="its back" no="its front" />
+        <CardChoice value={part} onChange={(what, change) => onChange(what, { ...part, ...change })} />
       </Sentence>
       <Sentence>
         cut as a

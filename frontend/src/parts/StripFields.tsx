@@ -2,7 +2,16 @@
 
 import type { BandPart, PartProps, PiecedPart } from "./kinds";
 import { Sentence } from "./Sentence";
-import { CountValue, EitherValue, LengthValue, PapersValue, PlaceOf, SeedButton, WordValue } from "./values";
+import {
+  CountValue,
+  EitherValue,
+  LengthValue,
+  PapersValue,
+  PaperValue,
+  PlaceOf,
+  SeedButton,
+  WordValue,
+} from "./values";
 
 export function BandFields(of: PartProps<BandPart>) {
   const { part } = of;
@@ -114,6 +123,15 @@ export function PiecedFields(of: PartProps<PiecedPart>) {
       <Sentence>
         papers
         <WordOrSeed of={of} />
+      </Sentence>
+      <Sentence>
+        block
+        <CountValue of={of} field="block" label="Which block of its set" />
+        of
+        <CountValue of={of} field="blocks" label="Blocks of the set" />
+        from one set of strips,
+        <EitherValue of={of} field="backed" label="Backing" yes="glued on a backing" no="without a backing" />
+        {part.backed && <PaperValue of={of} field="backing" label="Backing paper" />}
       </Sentence>
       <PlaceOf of={of} />
     </>

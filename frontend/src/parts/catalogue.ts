@@ -74,6 +74,8 @@ function pieced(pattern: PiecedPart["pattern"], n: number): Entry["make"] {
         rays: 9,
         block: 1,
         blocks: 1,
+        backed: false,
+        backing: NO_PAPER,
         place: CENTRED,
       },
     ];

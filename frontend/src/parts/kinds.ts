@@ -90,6 +90,7 @@ export const PLAIN_PRINT: Print = {
   rim_off: false,
   trim: "0 in",
   frame: null,
+  hole: null,
 };
 
 export function printOf(photo: PhotoOut | undefined): Print {

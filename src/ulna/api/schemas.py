@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from ulna.core import look, pieces
 from ulna.core.measure import ZERO, inches
+from ulna.core.shapes import Shape
 from ulna.formats.cuts import Rect
 from ulna.formats.kit import Kit, Paper, Side, Thing
 from ulna.formats.model import AnyLength, Gap, Model, Size
@@ -214,7 +215,7 @@ class PhotoCame(BaseModel):
 
 
 class ShapeIn(BaseModel):
-    shape: Literal["rectangle", "circle", "hexagon", "arch", "on the tip"]
+    shape: Shape
     width: Size
     height: Size
 

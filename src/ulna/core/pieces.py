@@ -164,7 +164,7 @@ class Piece:
         if self.role != "print":
             return self.choice.paper if self.is_paper else None
         shaped = self.picture is not None and bool(self.picture.outline)
-        return f"print {self.base_id}" if self.half or self.printed or shaped else None
+        return f"print {self.base_id}" if self.half or self.printed or self.holes or shaped else None
 
     @property
     def seen(self) -> Polygon:

@@ -31,6 +31,7 @@ class Print:
 
     `below` is the rim at the lower edge where it is heavier than the others (rectangles only). `rim_off` cuts the
     rim off afterwards, `trim` that much more from every side. `frame` is a crop of its own; else the photo's holds.
+    `hole` is how far from its top edge the middle of a small punched hole is, once it is cut.
     """
 
     photo: str | None = None
@@ -43,6 +44,7 @@ class Print:
     rim_off: bool = False
     trim: Length = ZERO
     frame: Frame | None = None
+    hole: Length | None = None
 
     @property
     def rims(self) -> Borders:
@@ -114,4 +116,6 @@ def words(print_: Print, ruler: Ruler) -> str:
         said.append("rim cut off")
     if print_.trim:
         said.append(f"trimmed by {ruler.say(print_.trim)}")
+    if print_.hole is not None:
+        said.append(f"hole {ruler.say(print_.hole)} from the top")
     return ", ".join(said)

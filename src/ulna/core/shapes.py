@@ -1,22 +1,23 @@
 """Shapes that a print is cut to, within a box of w × h; insetting one leaves an even rim.
 
-circle      hexagon       arch       on the tip
- ╭──╮         ╱╲         ╭───╮          ╱╲        a circle in an oblong box is an oval,
-│    │       │  │        │   │         ╱  ╲       a regular hexagon is 2/√3 as high as wide,
- ╰──╯         ╲╱         └───┘         ╲  ╱       a square on the tip fills a square box,
-                                        ╲╱        an arch ends in half a circle
+circle      hexagon       arch       on the tip     tag
+ ╭──╮         ╱╲         ╭───╮          ╱╲         ╱──╲     a circle in an oblong box is an oval,
+│    │       │  │        │   │         ╱  ╲       │    │    a regular hexagon is 2/√3 as high as wide,
+ ╰──╯         ╲╱         └───┘         ╲  ╱       └────┘    a square on the tip fills a square box,
+                                        ╲╱                  an arch ends in half a circle,
+                                                            of a tag the upper corners are clipped by a quarter
 """
 
 from __future__ import annotations
 
 import math
-from typing import Literal
+from typing import Literal, get_args
 
 from ulna.core.measure import Length
 from ulna.core.polygons import Point
 
-Shape = Literal["rectangle", "circle", "hexagon", "arch", "on the tip"]
-SHAPES: tuple[Shape, ...] = ("rectangle", "circle", "hexagon", "arch", "on the tip")
+Shape = Literal["rectangle", "circle", "hexagon", "arch", "on the tip", "tag"]
+SHAPES: tuple[Shape, ...] = get_args(Shape)
 
 ARCS = 48
 """Straight pieces to a quarter circle: within 0.001 in for a circle of 12 in."""
@@ -58,6 +59,9 @@ def outline(shape: Shape, width: float, height: float, inset: float = 0.0) -> li
         corners = [(w / 2, 0.0), (w, h / 4), (w, 3 * h / 4), (w / 2, h), (0.0, 3 * h / 4), (0.0, h / 4)]
     elif shape == "on the tip":
         corners = [(width / 2, 0.0), (width, height / 2), (width / 2, height), (0.0, height / 2)]
+    elif shape == "tag":
+        c, w, h = min(width / 4, height / 2), width, height
+        corners = [(c, 0.0), (w - c, 0.0), (w, c), (w, h), (0.0, h), (0.0, c)]
     else:
         corners = [(0.0, 0.0), (width, 0.0), (width, height), (0.0, height)]
     return _inset(corners, inset) if inset else corners

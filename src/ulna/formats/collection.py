@@ -13,6 +13,7 @@ from ulna.formats.cutting import Cutting
 from ulna.formats.kit import Kit
 from ulna.formats.model import Model
 from ulna.formats.photo import PhotoRecord
+from ulna.formats.print_list import PrintList
 from ulna.formats.recipe import Recipe
 from ulna.formats.settings import Settings
 from ulna.formats.template import Template
@@ -47,6 +48,7 @@ class Document(Model):
     cuttings: list[KeptCutting] = []
     templates: list[KeptTemplate] = []
     settings: Settings | None = None
+    print_list: PrintList | None = None
 
     @property
     def cut(self) -> dict[int, Cutting]:

@@ -13,6 +13,8 @@ from PIL import Image, ImageDraw
 from ulna.core.crop import Crop
 from ulna.core.geometry import Rect
 from ulna.core.look import Look
+from ulna.core.measure import Length
+from ulna.core.parts.punched import HOLE
 from ulna.core.prints import Print
 from ulna.core.shapes import outline
 from ulna.formats import pictures
@@ -61,6 +63,8 @@ def made(of: Sheetful, ppi: float) -> Image.Image:
         paper.paste(_shown(shot, to), (x, y))
     if of.shape is not None and of.shape.shape != "rectangle":
         paper = _shaped(paper, of.shape, ppi)
+    if of.shape is not None and of.shape.hole is not None:
+        _mark_hole(paper, of.shape, of.shape.hole, ppi)
     return paper
 
 
@@ -86,6 +90,13 @@ def _shaped(picture: Image.Image, print_: Print, ppi: float) -> Image.Image:
     cut = [(x * ppi, y * ppi) for x, y in outline(print_.shape, wide, high)]
     ImageDraw.Draw(paper).line([*cut, cut[0]], fill=LINE, width=max(1, round(ppi / 150)))
     return paper
+
+
+def _mark_hole(paper: Image.Image, print_: Print, from_top: Length, ppi: float) -> None:
+    """Where the punch goes: a white round with a fine line about it."""
+    x, y, r = print_.width.inches / 2, (from_top + print_.cut_off.top).inches, HOLE.inches / 2
+    box = [v * ppi for v in (x - r, y - r, x + r, y + r)]
+    ImageDraw.Draw(paper).ellipse(box, fill="white", outline=LINE, width=max(1, round(ppi / 150)))
 
 
 def jpeg(of: Sheetful, longest: int) -> bytes:

@@ -34,6 +34,7 @@ from ulna.core.parts import (
     tiles,
     torn,
 )
+from ulna.core.shapes import Shape
 from ulna.formats.model import Gap, Model, Offset, PageSize, Size
 
 MOST_PARTS = 400
@@ -102,11 +103,12 @@ class Print(Model):
     height: Size
     rim: Gap
     below: Gap | None = None
-    shape: Literal["rectangle", "circle", "hexagon", "arch", "on the tip"] = "rectangle"
+    shape: Shape = "rectangle"
     tone: Literal["as the photo", "black and white", "in colour"] = "as the photo"
     rim_off: bool = False
     trim: Gap = ZERO
     frame: Frame | None = None
+    hole: Gap | None = None
 
 
 class Across(Model):
@@ -329,6 +331,8 @@ class PiecedPart(Model):
     rays: Count = 9
     block: Annotated[int, Field(ge=1, le=100)] = 1
     blocks: Annotated[int, Field(ge=1, le=100)] = 1
+    backed: bool = False
+    backing: PaperChoice = PaperChoice()
     place: Place
 
 
@@ -370,9 +374,12 @@ class Taken(Model):
     core = tiles.Taken
     row: int
     column: int
-    what: Literal["photo", "paper", "words", "empty"] = "photo"
+    what: Literal["photo", "paper", "card", "words", "empty"] = "photo"
     print: Print | None = None
     choice: PaperChoice = PaperChoice()
+    sheet: str | None = None
+    card: Name = ""
+    back: bool = False
 
 
 class TilesPart(Model):

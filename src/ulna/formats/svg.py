@@ -127,18 +127,18 @@ def _laid(piece: Piece) -> str:
 def _shadow(piece: Piece) -> str:
     """A soft edge below and right of a piece, in layers: a filter would take ten times as long to render."""
     rect = piece.rect
+    if piece.picture is not None and piece.picture.outline:
+        return "".join(
+            f'<path d="{piece.picture.outline}" transform="translate({rect.x.inches + 0.015:.6g} '
+            f'{rect.y.inches + 0.03:.6g})" fill="none" stroke="#2a2216" stroke-opacity="0.09" stroke-width="{s}"/>'
+            for s in (0.02, 0.05, 0.08)
+        )
     if piece.angle or piece.outline or piece.holes:
         r, u = piece.rect, piece.uncut
         own = piece.outline or polygons.box((r.x - u.x).inches, (r.y - u.y).inches, r.width.inches, r.height.inches)
         return "".join(
             f'<path d="{path_of(piece) or polygons.path(own)}" transform="translate(0.015 0.03) {_laid(piece)}" '
             f'fill="none" stroke="#2a2216" stroke-opacity="0.09" stroke-width="{s}"/>'
-            for s in (0.02, 0.05, 0.08)
-        )
-    if piece.picture is not None and piece.picture.outline:
-        return "".join(
-            f'<path d="{piece.picture.outline}" transform="translate({rect.x.inches + 0.015:.6g} '
-            f'{rect.y.inches + 0.03:.6g})" fill="none" stroke="#2a2216" stroke-opacity="0.09" stroke-width="{s}"/>'
             for s in (0.02, 0.05, 0.08)
         )
     x, y, w, h = rect.x.inches, rect.y.inches, rect.width.inches, rect.height.inches
@@ -229,7 +229,7 @@ def _print(piece: Piece, k: int, picture: Photograph, defs: list[str]) -> str:
     shown, u = piece.picture, piece.uncut
     x0, y0 = u.x.inches, u.y.inches
     paper = (
-        f'<path d="{shown.outline}" transform="translate({x0:.6g} {y0:.6g})" fill="#fff"/>'
+        f'<path d="{shown.outline}" transform="translate({x0:.6g} {y0:.6g})" fill="#fff" fill-rule="evenodd"/>'
         if shown and shown.outline
         else f'<rect {_box(piece.rect)} fill="#fff"/>'
     )
@@ -239,7 +239,7 @@ def _print(piece: Piece, k: int, picture: Photograph, defs: list[str]) -> str:
     crop, window = shown.crop, shown.window
     x, y, w, h = x0 + window.x.inches, y0 + window.y.inches, window.width.inches, window.height.inches
     inner = (
-        f'<path d="{shown.inner}" transform="translate({x0:.6g} {y0:.6g})"/>'
+        f'<path d="{shown.inner}" clip-rule="evenodd" transform="translate({x0:.6g} {y0:.6g})"/>'
         if shown.inner
         else f'<rect x="{x:.6g}" y="{y:.6g}" width="{w:.6g}" height="{h:.6g}"/>'
     )

@@ -12,7 +12,7 @@ from ulna.core.cutting.finishing import cut_lines
 from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.figures import Hole, outline
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO, inches, parse
+from ulna.core.measure import ZERO, Ruler, inches, parse
 from ulna.core.page import Gutting, PagePlan, evaluate
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.base import Base
@@ -130,7 +130,7 @@ def test_a_print_behind_an_opening_is_trimmed_to_opening_and_lap() -> None:
     part = Panel("p", "ground", None, inches(8), inches(8), PaperChoice("reeds"), openings=(opening,))
     plan = PagePlan("x", parts=(part,))
     pieces = evaluate(plan, ground(None, REEDS, photos={"heron": HERON})).pieces
-    (sheet,) = print_sheets(pieces, 1)
+    (sheet,) = print_sheets(pieces, 1, Ruler())
     assert said_at(sheet) == [
         "Set 3/8 from the left of the print.",
         "Set 3 1/4 from the left of the 3 5/8 × 6 part.",
@@ -233,7 +233,7 @@ def test_a_photo_in_a_shape_is_on_the_list() -> None:
     """It is cut out along the template; one that is used as it came is not."""
     photo = PhotoPart("p", Print("heron", inches(4), inches(4), shape="circle"))
     pieces = evaluate(PagePlan("x", parts=(photo,)), ground(photos={"heron": HERON})).pieces
-    (sheet,) = print_sheets(pieces, 1)
+    (sheet,) = print_sheets(pieces, 1, Ruler())
     assert said_at(sheet) == ["Take the whole print: piece 1.", "Cut piece 1 along the template: circle."]
     assert CutList((sheet,)).sheets[0].print == "print of Heron"
 

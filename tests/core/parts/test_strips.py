@@ -189,3 +189,24 @@ def test_in_millimetres_a_block_is_exact_too() -> None:
     metric = replace(ground(), ruler=Ruler(Unit.MM, MARKS["1 mm"]))
     built = worked(Pieced("p", "strips", mm(100), mm(100), mm(15), PAPERS), metric)
     assert [p.rect.width for p in built.pieces] == [mm(15)] * 6 + [mm(10)]
+
+
+def test_a_pieced_triangle_is_glued_on_a_backing_of_its_shape() -> None:
+    """Base 4, height 6: the backing is cut to the same three corners, lies underneath, and the strips lie on it."""
+    part = Pieced("p", "triangle", parse("4"), parse("6"), parse("1/2"), PAPERS, backed=True, backing=PAPERS[0])
+    backing, *strips = worked(part).pieces
+    assert backing.outline == ((2.0, 0.0), (4.0, 6.0), (0.0, 6.0)) and len(strips) == 24
+    assert size(backing.rect.width, backing.rect.height) == "4 × 6" and backing.choice == PAPERS[0]
+
+
+@pytest.mark.parametrize(("side", "told"), [("11 3/4", 0), ("12", 1)])
+def test_a_block_as_long_as_its_paper_leaves_nothing_to_trim(side: str, told: int) -> None:
+    """Strips of 11 3/4 are cut 12 long, which the sheet gives; of 12 they would be 12 1/4: cut them exactly."""
+    part = Pieced("p", "strips", parse(side), parse("2"), parse("1"), (PaperChoice("reeds"),), over=True)
+    lying = replace(part, width=parse("2"), height=parse(side))
+    findings = worked(lying, ground(None, paper("reeds"))).findings
+    assert len(findings) == told
+    for finding in findings:
+        assert "12 1/4 long, and Reeds gives 12 at most" in finding.sentence
+        (exactly,) = finding.remedies
+        assert worked(exactly.part, ground(None, paper("reeds"))).findings == ()  # type: ignore[arg-type]

@@ -14,6 +14,7 @@ from tests.core.examples import HERON, boxes_of, ground, paper, size, worked
 from ulna.core import lattice
 from ulna.core.colouring import coloured, counts
 from ulna.core.cutting.demand import demand
+from ulna.core.geometry import Rect
 from ulna.core.lattice import SHAPES, Shape
 from ulna.core.measure import ZERO, inches, mm, parse
 from ulna.core.parts.panel import Panel
@@ -23,7 +24,7 @@ from ulna.core.pieces import PaperChoice
 from ulna.core.polygons import area, bounds, clipped
 from ulna.core.prints import Print
 from ulna.core.punches import Punch
-from ulna.core.shelf import Shelf
+from ulna.core.shelf import Card, Shelf
 
 PAPERS = tuple(PaperChoice(name) for name in ("a", "b", "c", "d", "e"))
 
@@ -159,6 +160,36 @@ def test_a_photo_takes_a_cell_in_the_shape_of_the_cell() -> None:
     assert sum(p.role == "tile" for p in built.pieces) == plain - 2
     (photo,) = [p for p in built.pieces if p.role == "print"]
     assert photo.print is not None and photo.print.shape == "hexagon"
+
+
+CARDS = replace(
+    paper("cards"),
+    cards=(
+        Card("sun", Rect(inches(4), ZERO, inches(4), inches(3))),
+        Card("dot", Rect(ZERO, ZERO, inches(1), inches(1))),
+    ),
+)
+
+
+@pytest.mark.parametrize(("back", "side", "left"), [(False, "A", "5"), (True, "B", "5")])
+def test_a_printed_card_is_a_tile_cut_from_its_middle(back: bool, side: str, left: str) -> None:
+    """A square of 2 in from a card of 4 × 3 that lies 4 from the left of 12: 1 spare left and right, 1/2 above and
+    below; with the other side up the card lies 12 - 8 = 4 from the left too."""
+    part = region(
+        shape="square", size=inches(2), taken=(Taken(0, 1, "card", sheet="cards", card="sun", back=back),)
+    )
+    (card,) = [p for p in worked(part, ground(None, CARDS)).pieces if p.role == "card"]
+    assert card.pin == Rect(parse(left), parse("1/2"), inches(2), inches(2)) and card.choice.side == side
+    assert card.rect == Rect(inches(2), ZERO, inches(2), inches(2)), "where the tile of row 1, column 2 would lie"
+
+
+@pytest.mark.parametrize(
+    ("card", "words"), [("dot", "takes 2 × 2, and card dot is 1 × 1"), ("gone", "waits for its card")]
+)
+def test_a_card_that_is_no_tile_is_told(card: str, words: str) -> None:
+    part = region(shape="square", size=inches(2), taken=(Taken(0, 1, "card", sheet="cards", card=card),))
+    built = worked(part, ground(None, CARDS))
+    assert words in built.findings[0].sentence and len(built.pieces) == 8
 
 
 def test_squares_halved_at_both_edges_come_out_of_one() -> None:

@@ -38,7 +38,7 @@ def finishing(
         here = hole.moved(-off_x, -off_y)
         if cut.panel is not None and here.is_straight and cut.on_sheet(here.at) == cut.panel:
             continue  # the knife takes that panel out on the sheet
-        yield Open("", 0, cut.rect, cut.number, here, _is_punched(here, punches))
+        yield Open("", 0, cut.rect, cut.number, here, is_punched(here, punches))
     if piece.outline and not piece.comes_shaped:
         line = polygons.moved(in_its_box(piece), *shift(piece, made_of_it))
         yield _outlined(piece, cut, line, tuple(one.number for one in taken), ruler, punches)
@@ -64,7 +64,7 @@ def _into(low: float, high: float, room: float) -> float:
     return room - high if high > room + 1e-6 else 0.0
 
 
-def _is_punched(hole: Hole, punches: Sequence[Punch]) -> bool:
+def is_punched(hole: Hole, punches: Sequence[Punch]) -> bool:
     """Small round holes, and what a punch one owns is made for."""
     if hole.clipped or hole.width != hole.height:
         return False

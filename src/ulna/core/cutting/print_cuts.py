@@ -11,15 +11,18 @@ from dataclasses import replace
 
 from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutPiece, CutSheet
-from ulna.core.cutting.steps import Axis, Cut, Shape, Step, Take, numbered
+from ulna.core.cutting.finishing import is_punched, slants
+from ulna.core.cutting.steps import Axis, Cut, Finishing, Open, Shape, Slant, Step, Take, numbered
 from ulna.core.geometry import Rect
-from ulna.core.measure import ZERO, Length
+from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.parts.photo import outline_of
 from ulna.core.pieces import Piece
 from ulna.core.punches import Punch
 
 
-def print_sheets(pieces: Iterable[Piece], first: int, punches: Sequence[Punch] = ()) -> list[CutSheet]:
+def print_sheets(
+    pieces: Iterable[Piece], first: int, ruler: Ruler, punches: Sequence[Punch] = ()
+) -> list[CutSheet]:
     """One sheet for each print that is cut, in the order of the page; pieces are numbered from `first`."""
     grouped: dict[str, list[Piece]] = {}
     for piece in pieces:
@@ -27,12 +30,12 @@ def print_sheets(pieces: Iterable[Piece], first: int, punches: Sequence[Punch] =
             grouped.setdefault(key, []).append(piece)
     sheets = []
     for key, parts in grouped.items():
-        sheets.append(_sheet(key, parts, first, punches))
+        sheets.append(_sheet(key, parts, first, ruler, punches))
         first += len(parts)
     return sheets
 
 
-def _sheet(key: str, parts: list[Piece], first: int, punches: Sequence[Punch]) -> CutSheet:
+def _sheet(key: str, parts: list[Piece], first: int, ruler: Ruler, punches: Sequence[Punch]) -> CutSheet:
     uncut = parts[0].uncut
     printed = parts[0].printed or Rect(ZERO, ZERO, uncut.width, uncut.height)
     pieces, made_of = [], dict[str, CutPiece]()
@@ -57,7 +60,7 @@ def _sheet(key: str, parts: list[Piece], first: int, punches: Sequence[Punch]) -
     steps: list[Step] = [Take("", 0, whole, (p.number,)) for p in pieces if p.rect == whole]
     steps += _steps(whole, cuts, kept, tuple(pieces))
     for piece, one in zip((p for p in parts if p.leftover is None), pieces, strict=True):
-        steps += _shape(piece, one, made_of.get(piece.id), punches)
+        steps += _shape(piece, one, made_of.get(piece.id), ruler, punches)
     return CutSheet(
         f"{key}#1",
         key,
@@ -88,10 +91,15 @@ def _steps(whole: Rect, cuts: list[tuple[Axis, Length]], kept: Rect, pieces: tup
             part = next(side for side in bare.halves if side.contains(kept) or side.meets(kept))
 
 
-def _shape(piece: Piece, cut: CutPiece, other: CutPiece | None, punches: Sequence[Punch]) -> Iterator[Shape]:
-    """The outline of a print that is no rectangle; of a half of one, what is on its side of the gutter. The `other`
-    half of one that lies at an angle is what falls off."""
+def _shape(
+    piece: Piece, cut: CutPiece, other: CutPiece | None, ruler: Ruler, punches: Sequence[Punch]
+) -> Iterator[Finishing]:
+    """The hole of a tag, then the outline of a print that is no rectangle; of a half of one, what is on its side of the
+    gutter. The `other` half of one that lies at an angle is what falls off."""
     print_ = piece.print
+    for hole in piece.holes:
+        here = hole.moved(piece.uncut.x - piece.rect.x, piece.uncut.y - piece.rect.y)
+        yield Open("", 0, cut.rect, cut.number, here, is_punched(here, punches))
     if piece.outline and other is not None:
         yield Shape("", 0, cut.rect, cut.number, "", piece.outline, False, (other.number,))
         return
@@ -104,4 +112,7 @@ def _shape(piece: Piece, cut: CutPiece, other: CutPiece | None, punches: Sequenc
         own = polygons.cut(polygons.cut(own, 1, 0, w), -1, 0, 0)
     whole = not piece.half and w == h
     punched = whole and any(p.figure == print_.shape and p.size == r.width for p in punches)
-    yield Shape("", 0, cut.rect, cut.number, "" if piece.half else print_.shape, own, punched)
+    if not punched and (lines := slants(own, r.width, r.height, ruler)):
+        yield Slant("", 0, cut.rect, cut.number, lines, own)
+    else:
+        yield Shape("", 0, cut.rect, cut.number, "" if piece.half else print_.shape, own, punched)

@@ -41,29 +41,40 @@ class Card:
     place: Place = field(default_factory=Place)
 
 
-def card_of(part: Card, ground: Ground) -> tuple[Paper, SheetCard] | None:
-    """The sheet and the card on it."""
-    paper = ground.shelf.papers.get(part.sheet or "")
-    card = next((c for c in paper.cards if c.name == part.card), None) if paper else None
-    return (paper, card) if paper and card else None
+@dataclass(frozen=True, slots=True)
+class Printed:
+    """A card where it is printed: `at` counts from the left as its sheet lies with the side up that is chosen."""
+
+    card: SheetCard
+    paper: Paper
+    choice: PaperChoice
+    at: Rect
+
+
+def printed(sheet: str | None, name: str, back: bool, ground: Ground) -> Printed | None:
+    """The card of a sheet; of its `back` what is behind it."""
+    paper = ground.shelf.papers.get(sheet or "")
+    card = next((c for c in paper.cards if c.name == name), None) if paper else None
+    if paper is None or card is None:
+        return None
+    if not back:
+        return Printed(card, paper, PaperChoice(paper.id, card.side), card.at)
+    mirrored = Rect(paper.width - card.at.right, card.at.y, card.at.width, card.at.height)
+    return Printed(card, paper, PaperChoice(paper.id, "B" if card.side == "A" else "A"), mirrored)
 
 
 def build(part: Card, ground: Ground, room: Rect) -> Built:
     """Mats under it, then the card, pinned to its place as it is seen from the side that shows."""
-    there = card_of(part, ground)
+    there = printed(part.sheet, part.card, part.back, ground)
     if there is None:
         told = (
             "Choose a sheet and one of its cards." if not part.sheet else "This card is not on its sheet any more."
         )
         return Built(ZERO, ZERO, findings=(Finding("no-card", "stop", part.id, told),))
-    paper, card = there
-    side = card.side if not part.back else ("B" if card.side == "A" else "A")
-    at = card.at if not part.back else Rect(paper.width - card.at.right, card.at.y, card.at.width, card.at.height)
+    card, at = there.card, there.at
     mats = stack(part.id, card.name, at.width, at.height, part.mats, ground)
     name = f"card {card.name}" + (", its back" if part.back else "")
-    piece = Piece(
-        f"{part.id}/card", part.id, "card", name, mats.inner, mats.inner, PaperChoice(paper.id, side), pin=at
-    )
+    piece = Piece(f"{part.id}/card", part.id, "card", name, mats.inner, mats.inner, there.choice, pin=at)
     if part.figure != "rectangle":
         line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
         piece = replace(piece, outline=line, figure=part.figure, cut=at.width.part(1, 6))
@@ -87,14 +98,14 @@ def name(part: Card, ground: Ground) -> str:
 
 
 def sentence(part: Card, ground: Ground) -> str:
-    there = card_of(part, ground)
+    there = printed(part.sheet, part.card, part.back, ground)
     if there is None:
         return "Card, not chosen yet"
-    paper, card = there
+    card = there.card
     said = [
         f"Card {card.name}{', its back' if part.back else ''}",
         ground.ruler.say_size(card.at.width, card.at.height),
     ]
-    said.append(f"from {paper.name}")
+    said.append(f"from {there.paper.name}")
     said += [opening_words(opening, ground) for opening in part.openings]
     return ", ".join([*said, *matting.says(part.mats, ground)])

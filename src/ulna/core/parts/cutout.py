@@ -16,10 +16,10 @@ from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import Mat, stack
 from ulna.core.parts.place import Place
+from ulna.core.parts.punched import HOLE, tag_hole
 from ulna.core.parts.sizing import size_handles
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
 
-HOLE = inches(0, 1, 4)
 RING = inches(0, 5, 8)
 
 
@@ -68,17 +68,11 @@ def build(part: Cutout, ground: Ground, room: Rect) -> Built:
     findings, pieces = list(mats.findings), [*mats.pieces]
     rings = list[Piece]()
     if part.hole is not None:
-        if part.hole < HOLE or part.hole > height - HOLE:
-            told = (
-                f"A hole {ruler.say(part.hole)} from the top would tear out of a {part.figure} "
-                f"{ruler.say(height)} high; keep it {ruler.say(HOLE)} from the edges."
-            )
-            findings.append(Finding("hole", "warn", part.id, told))
-        else:
-            half = HOLE.part(1, 2)
-            piece = replace(piece, holes=(_round(ruler.round(width.part(1, 2) - half), part.hole - half),))
-            if part.reinforced:
-                rings = _rings(part, mats.inner, ruler)
+        hole, torn = tag_hole(part.id, f"a {part.figure}", part.hole, width, height, ruler)
+        findings += torn
+        if hole is not None:
+            piece = replace(piece, holes=(hole,))
+            rings = _rings(part, mats.inner, ruler) if part.reinforced else []
     if width == height and not part.half:
         findings += punches.told(part, part.figure, width, ground.punches, ruler, ("width", "height"))
     handles = [*mats.handles, *size_handles(part.place, mats.inner)]
@@ -105,10 +99,6 @@ def _told(part: Cutout, width: Length, height: Length, sums: str, ruler: Ruler) 
     return f"{sums}; {nx} scallops across, {ny} down, each {ruler.say(width.part(1, nx))} wide"
 
 
-def _round(x: Length, y: Length) -> Hole:
-    return Hole(x, y, HOLE, HOLE, "circle")
-
-
 def _rings(part: Cutout, inner: Rect, ruler: Ruler) -> list[Piece]:
     """Two reinforcers to a hole: one seen, one behind it."""
     x = ruler.round(inner.x + inner.width.part(1, 2) - RING.part(1, 2))
@@ -116,7 +106,8 @@ def _rings(part: Cutout, inner: Rect, ruler: Ruler) -> list[Piece]:
     box, d = Rect(x, y, RING, RING), RING.inches
     rim = (RING - HOLE).part(1, 2)
     ring = Piece(f"{part.id}/ring", part.id, "shape", "reinforcer", box, box, part.ring)
-    front = replace(ring, outline=outline("circle", d, d), figure="circle", holes=(_round(rim, rim),))
+    hole = Hole(rim, rim, HOLE, HOLE, "circle")
+    front = replace(ring, outline=outline("circle", d, d), figure="circle", holes=(hole,))
     return [replace(front, id=f"{part.id}/ring-behind", name="reinforcer behind"), front]
 
 

@@ -6,6 +6,8 @@ from dataclasses import dataclass, field, replace
 from typing import ClassVar
 
 from ulna.core import crop as cropping
+from ulna.core import polygons
+from ulna.core.figures import Hole
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.look import Look
@@ -14,6 +16,7 @@ from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts import mats as matting
 from ulna.core.parts.mats import Mat, stack
 from ulna.core.parts.place import Place
+from ulna.core.parts.punched import tag_hole
 from ulna.core.pieces import Built, Ground, Photo, Picture, Piece
 from ulna.core.polygons import Polygon
 from ulna.core.prints import Print, words
@@ -52,13 +55,28 @@ def lay(part: str, key: str, print_: Print, at: Rect, ground: Ground) -> tuple[P
         findings.append(Finding("no-photo", "warn", part, "This photo is no longer among the photos."))
     if print_.shape != "rectangle":
         picture = replace(picture, outline=_outline(print_, ZERO.inches), inner=_outline(print_, print_.rim.inches))
+    hole = None
+    if print_.hole is not None:
+        hole, told = tag_hole(part, "a print", print_.hole, at.width, at.height, ground.ruler)
+        findings += told
+    if hole is not None:
+        picture = _punched(picture, hole, at)
     name = name_of(print_, ground)
     off = print_.cut_off
     printed = Rect(-off.left, -off.top, print_.width, print_.height) if print_.is_cut else None
     if print_.shape != "rectangle":
         printed = None  # a shape is cut out by hand along its line
     piece = Piece(f"{part}/{key}", part, "print", name, at, at, picture=picture, printed=printed, print=print_)
-    return piece, findings
+    return replace(piece, holes=(hole,) if hole else ()), findings
+
+
+def _punched(picture: Picture, hole: Hole, at: Rect) -> Picture:
+    """The picture as it is drawn, less its hole."""
+    whole, seen = polygons.box(0, 0, at.width.inches, at.height.inches), picture.window
+    window = polygons.box(seen.x.inches, seen.y.inches, seen.width.inches, seen.height.inches)
+    round_ = path(list(hole.outline))
+    paper, inner = picture.outline or path(list(whole)), picture.inner or path(list(window))
+    return replace(picture, outline=paper + round_, inner=inner + round_)
 
 
 def _outline(print_: Print, inset: float) -> str:

@@ -17,7 +17,7 @@ from dataclasses import dataclass, field, replace
 from typing import ClassVar, Literal
 
 from ulna.core import polygons
-from ulna.core.findings import Finding
+from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import Rect
 from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, Ruler, inches
 from ulna.core.parts.papers import dealt
@@ -40,7 +40,7 @@ class Pieced:
 
     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
     from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
-    evenly; this one is number `block`.
+    evenly; this one is number `block`. Where it is `backed` the strips are glued on a piece of the block's own shape.
     """
 
     kind: ClassVar[str] = "pieced"
@@ -59,6 +59,8 @@ class Pieced:
     rays: int = 9
     block: int = 1
     blocks: int = 1
+    backed: bool = False
+    backing: PaperChoice = field(default_factory=PaperChoice)
     place: Place = field(default_factory=Place)
 
 
@@ -98,7 +100,34 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
     if part.pattern == "sunburst":
         about = Handle("rays", "rays", width.part(3, 4), ZERO, 4)
     handles = (*size_handles(part.place, Rect(ZERO, ZERO, width, height)), about)
-    return Built(width, height, pieces, _told(part, cuts, ruler), handles=handles)
+    under = (_backing(part, width, height),) if part.backed else ()
+    findings = _too_long(part, cuts, ground)
+    return Built(width, height, (*under, *pieces), _told(part, cuts, ruler), tuple(findings), handles=handles)
+
+
+def _backing(part: Pieced, width: Length, height: Length) -> Piece:
+    at = Rect(ZERO, ZERO, width, height)
+    piece = Piece(f"{part.id}/backing", part.id, "panel", f"backing of the {part.pattern}", at, at, part.backing)
+    if part.pattern != "triangle":
+        return piece
+    w, h = width.inches, height.inches
+    return replace(piece, outline=((w / 2, 0.0), (w, h), (0.0, h)))
+
+
+def _too_long(part: Pieced, cuts: list[Cut], ground: Ground) -> list[Finding]:
+    """A block as long as its paper: strips that are cut longer to be trimmed do not come out of it any more."""
+    longest = max(cut.length for cut in cuts)
+    papers = [p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))]
+    short = [p for p in papers if longest > max(p.usable.width, p.usable.height)]
+    if not part.over or not short:
+        return []
+    say, most = ground.ruler.say, min(max(p.usable.width, p.usable.height) for p in short)
+    told = (
+        f"Cut 1/4 longer a strip is {say(longest)} long, and {short[0].name} gives {say(most)} at most; "
+        "cut the strips exactly, or make the block smaller."
+    )
+    exactly = Remedy("Cut them exactly", replace(part, over=False))
+    return [Finding("too-long", "warn", part.id, told, (exactly,) if longest - OVER <= most else ())]
 
 
 def _problem(part: Pieced, width: Length, height: Length, strip: Length, ruler: Ruler) -> str:
@@ -313,4 +342,7 @@ def sentence(part: Pieced, ground: Ground) -> str:
         "triangle": f"Pieced triangle {size} of strips {say(part.strip)}, {part.angle}° {part.arms}",
     }.get(part.pattern, f"{part.pattern.capitalize()} {size} of strips {say(part.strip)}")
     papers = ", ".join(ground.says(choice) for choice in part.papers)
-    return f"{what}: {papers}" + (", cut long and trimmed" if part.over else "")
+    told = f"{what}: {papers}" + (", cut long and trimmed" if part.over else "")
+    if part.blocks > 1:
+        told += f", block {part.block} of {part.blocks} from one set"
+    return told + (f", glued on {ground.says(part.backing)}" if part.backed else "")

@@ -18,6 +18,7 @@ from ulna.core.geometry import Rect
 from ulna.core.lattice import Shape, Tile
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.parts import leftovers
+from ulna.core.parts.card import printed
 from ulna.core.parts.papers import NO_PAPER
 from ulna.core.parts.photo import lay
 from ulna.core.parts.place import Place
@@ -34,13 +35,17 @@ FIGURES_OF_TILES: dict[Shape, Literal["hexagon", "circle"]] = {"hexagon": "hexag
 
 @dataclass(frozen=True, slots=True)
 class Taken:
-    """A cell that something else lies on: a photo, a card of another paper, words, or nothing."""
+    """A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
+    the sheet `sheet`, or its `back`), words, or nothing."""
 
     row: int
     column: int
-    what: Literal["photo", "paper", "words", "empty"] = "photo"
+    what: Literal["photo", "paper", "card", "words", "empty"] = "photo"
     print: Print | None = None
     choice: PaperChoice = field(default_factory=PaperChoice)
+    sheet: str | None = None
+    card: str = ""
+    back: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,6 +107,10 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
         if own is not None and own.what == "photo":
             piece, told = _photo(part, own, tile, f, ground)
             pieces.append(piece)
+            findings += told
+        elif own is not None and own.what == "card":
+            cut, told = _card(part, own, tile, seen, ground)
+            pieces += cut
             findings += told
         else:
             choice = own.choice if own is not None else papers[tile.spot]
@@ -209,6 +218,28 @@ def _piece(part: Tiles, tile: Tile, seen: Polygon, choice: PaperChoice, ruler: R
     whole = abs(polygons.area(seen) - polygons.area(tile.outline)) < polygons.NEGLIGIBLE
     figure = FIGURES_OF_TILES.get(part.shape)
     return replace(piece, figure=figure) if whole and figure else piece
+
+
+def _card(part: Tiles, own: Taken, tile: Tile, seen: Polygon, ground: Ground) -> tuple[list[Piece], list[Finding]]:
+    """A tile cut from the middle of a printed card; none where the card is not there, or smaller than a tile."""
+    where = f"The cell at row {own.row + 1}, column {own.column + 1}"
+    there, ruler = printed(own.sheet, own.card, own.back, ground), ground.ruler
+    if there is None:
+        told = f"{where} waits for its card: choose a sheet and one of its cards."
+        return [], [Finding("no-card", "warn", part.id, told)]
+    box, at = leftovers.box_of(tile.outline, ruler), there.at
+    if at.width < box.width or at.height < box.height:
+        told = (
+            f"{where} takes {ruler.say_size(box.width, box.height)}, and card {there.card.name} is "
+            f"{ruler.say_size(at.width, at.height)}; make the tiles smaller, or choose a larger card."
+        )
+        return [], [Finding("no-card", "warn", part.id, told)]
+    piece = _piece(part, tile, seen, there.choice, ruler)
+    x = at.x + ruler.down((at.width - box.width).inches / 2) + piece.rect.x - box.x
+    y = at.y + ruler.down((at.height - box.height).inches / 2) + piece.rect.y - box.y
+    name = f"card {there.card.name}" + (", its back" if own.back else "")
+    pin = Rect(x, y, piece.rect.width, piece.rect.height)
+    return [replace(piece, role="card", name=f"{name}, as a {part.shape}", pin=pin)], []
 
 
 def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tuple[Piece, list[Finding]]:
