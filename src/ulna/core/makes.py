@@ -20,7 +20,7 @@ PRINTS = ((inches(4), inches(6)), (inches(5), inches(7)), (inches(3), inches(4))
 
 @dataclass(frozen=True, slots=True)
 class Make:
-    """So many pieces of a size, and what they are for."""
+    """So many pieces of a size, and what they are for, said of so many."""
 
     what: str
     width: Length
@@ -30,18 +30,21 @@ class Make:
 
 def makes(papers: Iterable[Paper], ruler: Ruler) -> list[Make]:
     """Each on its own: how many could be cut from these sheets and scraps if nothing else were."""
-    there = [paper for paper in papers if paper.count and not paper.holes]
-    found = []
-    for width, height in PRINTS:
-        size = width + BORDER * 2, height + BORDER * 2
-        found.append(Make(f"mats for {ruler.say_size(width, height)}", *size, _count(there, *size)))
+    there = [paper for paper in papers if paper.count and not paper.holes and paper.inside is None]
+
+    def make(name: str, what: str, width: Length, height: Length) -> Make:
+        count = _count(there, width, height)
+        return Make(f"{name if count == 1 else f'{name}s'} {what}", width, height, count)
+
     strip = inches(1) if ruler.unit is Unit.INCH else mm(25)
-    found.append(
-        Make(f"strips of {ruler.say_size(inches(12), strip)}", inches(12), strip, _count(there, inches(12), strip))
-    )
-    for side, name in ((inches(12), "foundations"), (inches(6), "panels")):
-        found.append(Make(f"{name} of {ruler.say_size(side, side)}", side, side, _count(there, side, side)))
-    return found
+    return [
+        *(make("mat", f"for {ruler.say_size(w, h)}", w + BORDER * 2, h + BORDER * 2) for w, h in PRINTS),
+        make("strip", f"of {ruler.say_size(inches(12), strip)}", inches(12), strip),
+        *(
+            make(name, f"of {ruler.say_size(side, side)}", side, side)
+            for side, name in ((inches(12), "foundation"), (inches(6), "panel"))
+        ),
+    ]
 
 
 def _count(papers: Iterable[Paper], width: Length, height: Length) -> int:
