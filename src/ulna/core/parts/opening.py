@@ -159,7 +159,8 @@ def _cut_into(part: Opened, k: int, piece: Piece, ground: Ground) -> tuple[Piece
     if opening.rim is not None:
         width, height = box.width - opening.rim * 2, box.height - opening.rim * 2
     else:
-        width, height = ruler.round(opening.width), ruler.round(opening.height)
+        width, height = opening.width, opening.height
+    width, height = ruler.round(width), ruler.round(height)
     x = ruler.round((box.width - width).part(1, 2) + opening.across)
     y = ruler.round((box.height - height).part(1, 2) + opening.down)
     rims = Borders(x, y, box.width - x - width, box.height - y - height)
