@@ -49,6 +49,12 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
   );
 });
 
+/** The way from the corner of a piece as it was cut to where it lies. */
+function laid(piece: Piece): string {
+  const { x, y, width, height } = box(piece.uncut);
+  return `translate(${x} ${y})${piece.angle ? ` rotate(${piece.angle} ${width / 2} ${height / 2})` : ""}`;
+}
+
 /** A piece that is no upright rectangle, or a card: what is seen of it, laid where it lies. */
 function CutShape({ piece, pattern }: Props) {
   const rect = box(piece.rect);
@@ -56,23 +62,22 @@ function CutShape({ piece, pattern }: Props) {
   const { width: w, height: h } = uncut;
   const own = `M${rect.x - uncut.x} ${rect.y - uncut.y}h${rect.width}v${rect.height}h${-rect.width}z`;
   const d = piece.path || own;
-  const laid = `translate(${uncut.x} ${uncut.y})${piece.angle ? ` rotate(${piece.angle} ${w / 2} ${h / 2})` : ""}`;
   if (!pattern) {
     return (
-      <g transform={laid} fillRule="evenodd">
+      <g transform={laid(piece)} fillRule="evenodd">
         <path d={d} fill={colours.faint} />
         <path d={d} fill="url(#not-chosen)" />
       </g>
     );
   }
   if (!piece.choice.turned && !piece.pin) {
-    return <path transform={laid} d={d} fill={`url(#${pattern})`} fillRule="evenodd" />;
+    return <path transform={laid(piece)} d={d} fill={`url(#${pattern})`} fillRule="evenodd" />;
   }
   // The paper lies turned under what is seen of it, or with the card where it is printed.
   const clip = `cut-${piece.id.replace(/\W/g, "_")}`;
   const pin = piece.pin ? box(piece.pin) : null;
   return (
-    <g transform={laid}>
+    <g transform={laid(piece)}>
       <clipPath id={clip}>
         <path d={d} clipRule="evenodd" />
       </clipPath>
@@ -91,17 +96,15 @@ function CutShape({ piece, pattern }: Props) {
   );
 }
 
-/** A print as a piece: clipped to its half where the gutter cuts it. */
+/** A print as a piece: clipped to what is seen of it, as where the gutter cuts it or a hole is punched. */
 function Print({ piece }: { piece: Piece }) {
   const rect = box(piece.rect);
   const uncut = box(piece.uncut);
   const half = `half-${piece.id.replace(/\W/g, "_")}`;
   const clip = { x: rect.x - uncut.x, y: rect.y - uncut.y, width: rect.width, height: rect.height };
   return (
-    <g transform={`translate(${uncut.x} ${uncut.y})`}>
-      <clipPath id={half}>
-        <rect {...clip} />
-      </clipPath>
+    <g transform={laid(piece)}>
+      <clipPath id={half}>{piece.path ? <path d={piece.path} clipRule="evenodd" /> : <rect {...clip} />}</clipPath>
       <g clipPath={`url(#${half})`}>
         <PrintShape name={piece.name} picture={piece.picture} width={uncut.width} height={uncut.height} id={half} />
       </g>
@@ -125,13 +128,13 @@ export function PrintShape({ name, picture, width, height, id }: PrintProps) {
   return (
     <>
       {picture?.outline ? (
-        <path d={picture.outline} fill="#fff" fillRule="evenodd" />
+        <path d={picture.outline} fill="#fff" />
       ) : (
         <rect width={width} height={height} fill="#fff" />
       )}
       {picture?.inner && (
         <clipPath id={`${id}-inner`}>
-          <path d={picture.inner} clipRule="evenodd" />
+          <path d={picture.inner} />
         </clipPath>
       )}
       <g clipPath={picture?.inner ? `url(#${id}-inner)` : undefined}>

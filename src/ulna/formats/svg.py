@@ -226,30 +226,28 @@ def _line_of(line: DrawnLine) -> str:
 
 
 def _print(piece: Piece, k: int, picture: Photograph, defs: list[str]) -> str:
-    shown, u = piece.picture, piece.uncut
-    x0, y0 = u.x.inches, u.y.inches
+    """White paper and the picture in its window, clipped to what is seen of it, and laid where it lies."""
+    shown, r, u = piece.picture, piece.rect, piece.uncut
+    own = f"<rect {_box(r.moved(-u.x, -u.y))}/>"
+    seen = f'<path d="{path}" clip-rule="evenodd"/>' if (path := path_of(piece)) else own
     paper = (
-        f'<path d="{shown.outline}" transform="translate({x0:.6g} {y0:.6g})" fill="#fff" fill-rule="evenodd"/>'
-        if shown and shown.outline
-        else f'<rect {_box(piece.rect)} fill="#fff"/>'
+        f'<path d="{shown.outline}" fill="#fff"/>' if shown and shown.outline else own.replace("/", ' fill="#fff"/')
     )
+    defs.append(f'<clipPath id="h{k}">{seen}</clipPath>')
     address = picture(shown.photo, shown.look) if shown and shown.photo and shown.crop else None
     if shown is None or shown.crop is None or address is None:
-        return paper.replace('"#fff"', '"#d8d2c4"')
+        return f'<g transform="{_laid(piece)}" clip-path="url(#h{k})">{paper.replace("#fff", "#d8d2c4")}</g>'
     crop, window = shown.crop, shown.window
-    x, y, w, h = x0 + window.x.inches, y0 + window.y.inches, window.width.inches, window.height.inches
-    inner = (
-        f'<path d="{shown.inner}" clip-rule="evenodd" transform="translate({x0:.6g} {y0:.6g})"/>'
-        if shown.inner
-        else f'<rect x="{x:.6g}" y="{y:.6g}" width="{w:.6g}" height="{h:.6g}"/>'
-    )
-    defs.append(f'<clipPath id="c{k}">{inner}</clipPath><clipPath id="h{k}"><rect {_box(piece.rect)}/></clipPath>')
+    x, y, w, h = (v.inches for v in (window.x, window.y, window.width, window.height))
+    inner = f'<path d="{shown.inner}"/>' if shown.inner else f"<rect {_box(window)}/>"
+    defs.append(f'<clipPath id="c{k}">{inner}</clipPath>')
     full_w, full_h = w / crop.width, h / crop.height
     image = (
         f'<image href={quoteattr(address)} x="{x - crop.x * full_w:.6g}" y="{y - crop.y * full_h:.6g}" '
         f'width="{full_w:.6g}" height="{full_h:.6g}" preserveAspectRatio="none"/>'
     )
-    return f'<g clip-path="url(#h{k})">{paper}<g clip-path="url(#c{k})">{image}</g></g>'
+    inside = f'{paper}<g clip-path="url(#c{k})">{image}</g>'
+    return f'<g transform="{_laid(piece)}" clip-path="url(#h{k})">{inside}</g>'
 
 
 # ---- sheets ----------------------------------------------------------------------------------------

@@ -6,8 +6,6 @@ from dataclasses import dataclass, field, replace
 from typing import ClassVar
 
 from ulna.core import crop as cropping
-from ulna.core import polygons
-from ulna.core.figures import Hole
 from ulna.core.findings import Finding
 from ulna.core.geometry import Rect
 from ulna.core.look import Look
@@ -59,8 +57,6 @@ def lay(part: str, key: str, print_: Print, at: Rect, ground: Ground) -> tuple[P
     if print_.hole is not None:
         hole, told = tag_hole(part, "a print", print_.hole, at.width, at.height, ground.ruler)
         findings += told
-    if hole is not None:
-        picture = _punched(picture, hole, at)
     name = name_of(print_, ground)
     off = print_.cut_off
     printed = Rect(-off.left, -off.top, print_.width, print_.height) if print_.is_cut else None
@@ -68,15 +64,6 @@ def lay(part: str, key: str, print_: Print, at: Rect, ground: Ground) -> tuple[P
         printed = None  # a shape is cut out by hand along its line
     piece = Piece(f"{part}/{key}", part, "print", name, at, at, picture=picture, printed=printed, print=print_)
     return replace(piece, holes=(hole,) if hole else ()), findings
-
-
-def _punched(picture: Picture, hole: Hole, at: Rect) -> Picture:
-    """The picture as it is drawn, less its hole."""
-    whole, seen = polygons.box(0, 0, at.width.inches, at.height.inches), picture.window
-    window = polygons.box(seen.x.inches, seen.y.inches, seen.width.inches, seen.height.inches)
-    round_ = path(list(hole.outline))
-    paper, inner = picture.outline or path(list(whole)), picture.inner or path(list(window))
-    return replace(picture, outline=paper + round_, inner=inner + round_)
 
 
 def _outline(print_: Print, inset: float) -> str:

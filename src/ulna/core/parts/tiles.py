@@ -20,7 +20,7 @@ from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.parts import leftovers
 from ulna.core.parts.card import printed
 from ulna.core.parts.papers import NO_PAPER
-from ulna.core.parts.photo import lay
+from ulna.core.parts.photo import lay, nothing_left
 from ulna.core.parts.place import Place
 from ulna.core.pieces import Built, Ground, Handle, PaperChoice, Piece
 from ulna.core.polygons import Polygon
@@ -105,8 +105,8 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
         if not seen or (own is not None and own.what in ("words", "empty")):
             continue
         if own is not None and own.what == "photo":
-            piece, told = _photo(part, own, tile, f, ground)
-            pieces.append(piece)
+            cut, told = _photo(part, own, tile, ground)
+            pieces += cut
             findings += told
         elif own is not None and own.what == "card":
             cut, told = _card(part, own, tile, seen, ground)
@@ -242,19 +242,23 @@ def _card(part: Tiles, own: Taken, tile: Tile, seen: Polygon, ground: Ground) ->
     return [replace(piece, role="card", name=f"{name}, as a {part.shape}", pin=pin)], []
 
 
-def _photo(part: Tiles, own: Taken, tile: Tile, f: Length, ground: Ground) -> tuple[Piece, list[Finding]]:
-    """A photo in a cell, cut to the cell's shape; in a shape that photos are not cut to, to its square."""
+def _photo(part: Tiles, own: Taken, tile: Tile, ground: Ground) -> tuple[list[Piece], list[Finding]]:
+    """A photo in a cell, cut to the cell's shape; in a shape that photos are not cut to, to its square. One of which
+    nothing is left once it is cut is not there, and that is told."""
     ruler = ground.ruler
     left, top, right, bottom = polygons.bounds(tile.outline)
     shapes: dict[Shape, PrintShape] = {"hexagon": "hexagon", "circle": "circle"}
     w, h = ruler.up(right - left), ruler.up(bottom - top)
     print_ = replace(own.print or Print(), width=w, height=h, shape=shapes.get(part.shape, "rectangle"))
+    if gone := nothing_left(part.id, print_, ground):
+        return [], [gone]
     lies_w, lies_h = print_.lies
     mid_x, mid_y = (left + right) / 2, (top + bottom) / 2
     x = ruler.near(mid_x - lies_w.inches / 2)
     y = ruler.near(mid_y - lies_h.inches / 2)
     row, column = tile.spot
-    return lay(part.id, f"photo-{row}-{column}", print_, Rect(x, y, lies_w, lies_h), ground)
+    piece, told = lay(part.id, f"photo-{row}-{column}", print_, Rect(x, y, lies_w, lies_h), ground)
+    return [piece], told
 
 
 def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
