@@ -227,9 +227,10 @@ def _trimmed(piece: Piece, hole: Rect, lap: Length) -> Piece:
     shaped = piece.picture is not None and bool(piece.picture.outline)
     if kept == at or shaped:
         return piece
-    off_x, off_y = at.x - kept.x, at.y - kept.y
+    off_x, off_y, own = at.x - kept.x, at.y - kept.y, Rect(ZERO, ZERO, kept.width, kept.height)
     picture = piece.picture and replace(piece.picture, window=piece.picture.window.moved(off_x, off_y))
-    return replace(piece, rect=kept, uncut=kept, printed=printed.moved(off_x, off_y), picture=picture)
+    holes = tuple(there for one in piece.holes if own.contains((there := one.moved(off_x, off_y)).at))
+    return replace(piece, rect=kept, uncut=kept, printed=printed.moved(off_x, off_y), picture=picture, holes=holes)
 
 
 def words(opening: Opening, ground: Ground) -> str:

@@ -15,9 +15,9 @@ def tag_hole(
 ) -> tuple[Hole | None, list[Finding]]:
     """The hole in the middle across, its own middle so far from the top edge; where it would tear out there is none,
     and that is told."""
-    if not HOLE <= from_top <= height - HOLE:
+    if not HOLE <= from_top <= height - HOLE or width < HOLE * 2:
         told = (
-            f"A hole {ruler.say(from_top)} from the top would tear out of {what} {ruler.say(height)} high; "
+            f"A hole {ruler.say(from_top)} from the top would tear out of {what} of {ruler.say_size(width, height)}; "
             f"keep it {ruler.say(HOLE)} from the edges."
         )
         return None, [Finding("hole", "warn", part, told)]
