@@ -10,7 +10,8 @@ import json
 from decimal import Decimal, InvalidOperation
 from typing import Any
 
-from ulna.core.cutting.plan import CutPlan, Layout, Placement, Step
+from ulna.core.cutting.by_hand import Step
+from ulna.core.cutting.plan import CutPlan, Layout, Placement
 from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
 from ulna.core.errors import FieldError
 

@@ -67,7 +67,9 @@ def test_a_hole_that_would_tear_out_of_a_photo_is_told() -> None:
     on = ground(DOUBLE, photos={"heron": HERON})
     page = evaluate(PagePlan("x", DOUBLE, parts=(PhotoPart("t", Print("heron", hole=parse("1/8"))),)), on)
     (told,) = [f for f in page.findings if f.code == "hole"]
-    assert told.sentence == "A hole 1/8 from the top would tear out of a print of 4 × 6; keep it 1/4 from the edges."
+    assert (
+        told.sentence == "A hole 1/8 from the top would tear out of a print of 4 × 6; keep it 1/4 from the edges."
+    )
     assert page.pieces[-1].holes == () and page.pieces[-1].cut_from is None
 
 

@@ -19,12 +19,15 @@ from tests.core.cutting.checker import faults
 from tests.core.cutting.requests import requests
 from ulna.core.cutting import blocks, patterns, plan_cuts, trials
 from ulna.core.cutting.blocks import Blocks
+from ulna.core.cutting.by_hand import settings_and_turns, steps
 from ulna.core.cutting.effort import Budget
 from ulna.core.cutting.laying import first_plan
 from ulna.core.cutting.outcome import assessed
 from ulna.core.cutting.patterns import Workshop
-from ulna.core.cutting.request import CutRequest, Piece, Pin, Rims, Sheet
+from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Rims, Sheet
 from ulna.core.cutting.search import search
+from ulna.core.cutting.tidying import tidied
+from ulna.core.cutting.tree import Laid, Part
 
 ANY = frozenset({"s"})
 SLOW = (HealthCheck.too_slow, HealthCheck.data_too_large)
@@ -247,3 +250,19 @@ def test_a_share_of_a_budget_is_spent_from_the_whole() -> None:
     with whole.share(500) as part:
         part.spend(80)
     assert whole.left == -5 and whole.spent
+
+
+def test_of_trees_with_as_many_cuts_the_one_with_the_fewest_settings_is_taken() -> None:
+    """Strips of 1, 2, 1 and 2 one after the other: set 1, then 2, then 1 again. Cut in two at 3 first, both halves are
+    cut at 1 with one setting."""
+    sheet = Part(Area(0, 0, 6, 2))
+    rest = sheet
+    for k, at in enumerate((1, 3, 4)):
+        strip, beyond = rest.cut("vertical", at, 0)
+        assert strip is not None and beyond is not None
+        strip.laid, rest = Laid(k, False), beyond
+    rest.laid = Laid(3, False)
+    assert settings_and_turns(steps(sheet)) == (3, 0)
+    tidied(sheet, 0)
+    assert [(s.axis, s.setting) for s in steps(sheet)] == [("vertical", 3), ("vertical", 1), ("vertical", 1)]
+    assert sorted(leaf.laid.piece for leaf in sheet.leaves() if leaf.laid) == [0, 1, 2, 3]

@@ -14,7 +14,8 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
-from ulna.core.cutting.plan import CutPlan, Layout, Placement, SheetPlan, Step, Unplaced
+from ulna.core.cutting.by_hand import Step
+from ulna.core.cutting.plan import CutPlan, Layout, Placement, SheetPlan, Unplaced
 from ulna.core.cutting.request import Area
 from ulna.core.geometry import Rect
 from ulna.core.measure import ZERO, Length

@@ -11,11 +11,11 @@ from dataclasses import dataclass, replace
 
 from ulna.core import polygons
 from ulna.core.cutting import blocks_in_phase, progress
+from ulna.core.cutting.by_hand import Step as Planned
 from ulna.core.cutting.cut_list import ARM, CutList, CutPiece, CutSheet
 from ulna.core.cutting.demand import lies_turned
 from ulna.core.cutting.finishing import finishing, shift
 from ulna.core.cutting.plan import CutPlan, Layout, SheetPlan
-from ulna.core.cutting.plan import Step as Planned
 from ulna.core.cutting.request import Area
 from ulna.core.cutting.steps import Cut, Gut, Step, Take, is_finishing, numbered, tool
 from ulna.core.geometry import Rect

@@ -2,29 +2,14 @@
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass
-from functools import partial
 
+from ulna.core.cutting.by_hand import Step, steps
 from ulna.core.cutting.outcome import Outcome
 from ulna.core.cutting.request import Area, CutRequest, Piece
 from ulna.core.cutting.tidying import tidied
-from ulna.core.cutting.tree import Axis, Part
-
-
-@dataclass(frozen=True, slots=True)
-class Step:
-    """One cut straight across the part `of`, at a coordinate of its sheet or panel."""
-
-    axis: Axis
-    at: int
-    of: Area
-
-    @property
-    def setting(self) -> int:
-        """The distance that the trimmer is set to, from the near (left or top) edge of the part."""
-        return self.at - (self.of.x if self.axis == "vertical" else self.of.y)
+from ulna.core.cutting.tree import Part
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,57 +101,7 @@ def _layout(root: Part, pieces: tuple[Piece, ...], copies: list[int]) -> Layout:
             inside = _layout(laid.panel, pieces, copies)
             panel = Area(*laid.panel_at, laid.panel.area.width, laid.panel.area.height)
         placements.append(Placement(pieces[laid.piece].id, number, part.area, laid.turned, panel, inside))
-    return Layout(tuple(placements), tuple(offcuts), tuple(_steps(root)))
-
-
-def _steps(root: Part) -> list[Step]:
-    """The cuts of a tree in an order for a hand: equal settings in a row, few turns of the paper, large parts first.
-
-    Of the parts that are there, one of the last setting comes next; else one whose setting is wanted by no part that
-    is yet to come, so that it need not be set twice; else one that is cut the same way; of those the largest.
-    """
-    ready = [root] if root.is_cut else []
-    pending = Counter(_setting(part) for part in _cut_parts(root))
-    steps: list[Step] = []
-    last: tuple[Axis, int] | None = None
-    while ready:
-        there = Counter(map(_setting, ready))
-        to_come = {setting for setting in there if there[setting] < pending[setting]}
-        following = min(ready, key=partial(_rank, last=last, to_come=to_come))
-        ready.remove(following)
-        last = _setting(following)
-        pending[last] -= 1
-        steps.append(_step(following))
-        ready += [p for p in (following.first, following.second) if p is not None and p.is_cut]
-    return steps
-
-
-def _rank(
-    part: Part, last: tuple[Axis, int] | None, to_come: set[tuple[Axis, int]]
-) -> tuple[bool, bool, bool, int]:
-    setting = _setting(part)
-    turned = last is not None and setting[0] != last[0]
-    return setting != last, setting in to_come, turned, -part.area.size
-
-
-def _cut_parts(root: Part) -> Iterator[Part]:
-    """The parts that are cut; one on which nothing lies stays in one, what is clear in it is a rest as it is."""
-    if root.is_cut:
-        yield root
-        for part in (root.first, root.second):
-            if part is not None:
-                yield from _cut_parts(part)
-
-
-def _setting(part: Part) -> tuple[Axis, int]:
-    step = _step(part)
-    return step.axis, step.setting
-
-
-def _step(part: Part) -> Step:
-    if part.axis is None:
-        raise ValueError("this part is not cut")
-    return Step(part.axis, part.at, part.area)
+    return Layout(tuple(placements), tuple(offcuts), tuple(steps(root)))
 
 
 def why_not(request: CutRequest, index: int) -> str:

@@ -1,5 +1,5 @@
 """The cut tree of a sheet once its pieces lie: the same pieces at the same places, with the most valuable rests and, of
-trees equal in that, the fewest cuts.
+trees equal in that, the fewest cuts, then the fewest settings of the trimmer, then the fewest turns of the paper.
 
     ┌─┬─┬─┬─┬─┬──────┐      six tiles in a row: the strip first, then across it, seven cuts;
     ├─┴─┴─┴─┴─┴──────┤      a tile at a time, each cut twice, would be twelve
@@ -7,16 +7,20 @@ trees equal in that, the fewest cuts.
     └────────────────┘
 
 A part with nothing on it is one rest. Every part that the tree comes to is worked out once, its cuts being those edges
-of pieces that pass through none; the value of rests and the number of cuts add up, so the best of a part is the best of
-its two sides. Sheets with more pieces than can be worked out keep the tree that they have. A part with a hole on which
-nothing lies is not cut: what is clear beside the hole is a rest as it is.
+of pieces that pass through none; the value of rests and the number of cuts add up, so the best of a part is the best
+of its two sides. Settings do not add up: of the trees that are equally good some are made, each holding to settings
+that it has already, and to one way round and one end first; the best of these is taken. Sheets with more pieces than
+can be worked out keep the tree that they have. A part with a hole on which nothing lies is not cut: what is clear
+beside the hole is a rest as it is.
 """
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from functools import partial
 
+from ulna.core.cutting.by_hand import Setting, settings_and_turns, steps
 from ulna.core.cutting.obstacles import carve
 from ulna.core.cutting.outcome import value
 from ulna.core.cutting.request import Area
@@ -24,6 +28,8 @@ from ulna.core.cutting.tree import Axis, Part
 
 MOST_PARTS = 3_000
 """Of one tree are worked out; then it stays as it is."""
+
+AXES: tuple[Axis, ...] = ("vertical", "horizontal")
 
 Score = tuple[float, int]
 """Value of the rests, and the number of cuts below nothing: more is better."""
@@ -48,9 +54,24 @@ def _tidy(top: Part, kerf: int, holes: tuple[Area, ...]) -> None:
         best = search.best(top.area, tuple(laid))
     except _TooMany:
         return
-    if best <= _score(top):
+    now = _score(top)
+    if best < now:
         return
-    search.build(top, tuple(laid), laid)
+    made = [search.build(top.area, laid, axis, far) for axis in AXES for far in (False, True)]
+    found = min(made, key=_asked)
+    if best > now or _asked(found) < _asked(top):
+        top.axis, top.at, top.first, top.second, top.laid = (
+            found.axis,
+            found.at,
+            found.first,
+            found.second,
+            found.laid,
+        )
+        top.lost = False
+
+
+def _asked(tree: Part) -> tuple[int, int]:
+    return settings_and_turns(steps(tree))
 
 
 def _score(top: Part) -> Score:
@@ -73,7 +94,7 @@ class _TooMany(Exception):
 class _Search:
     kerf: int
     holes: tuple[Area, ...]
-    known: dict[Area, tuple[Score, Axis | None, int]] = field(default_factory=dict)
+    known: dict[Area, tuple[Score, tuple[tuple[Axis, int], ...]]] = field(default_factory=dict)
 
     def best(self, area: Area, inside: tuple[Area, ...]) -> Score:
         """The best that can be had of a part on which these pieces lie."""
@@ -84,23 +105,25 @@ class _Search:
             raise _TooMany
         if not inside:
             score: Score = (sum(value(part.area) for part in self._clear(Part(area))), 0)
-            self.known[area] = score, None, 0
+            self.known[area] = score, ()
             return score
         if len(inside) == 1 and inside[0] == area:
-            self.known[area] = (0.0, 0), None, 0
+            self.known[area] = (0.0, 0), ()
             return 0.0, 0
-        choice: tuple[Score, Axis, int] | None = None
+        top, equal = None, list[tuple[Axis, int]]()
         for axis, at in self._lines(area, inside):
             (one, within_one), (two, within_two) = self._sides(area, inside, axis, at)
             a = self.best(one, within_one) if one is not None else (0.0, 0)
             b = self.best(two, within_two) if two is not None else (0.0, 0)
             score = (a[0] + b[0], a[1] + b[1] - 1)
-            if choice is None or score > choice[0]:
-                choice = score, axis, at
-        if choice is None:
+            if top is None or score > top:
+                top, equal = score, []
+            if score == top:
+                equal.append((axis, at))
+        if top is None:
             raise _TooMany  # these pieces cannot be parted here: another tree has them
-        self.known[area] = choice
-        return choice[0]
+        self.known[area] = top, tuple(equal)
+        return top
 
     def _clear(self, part: Part) -> list[Part]:
         """What is clear in a part on which nothing lies, beside its holes."""
@@ -138,19 +161,32 @@ class _Search:
         rest = tuple(p for p in inside if p not in first)
         return (one, first), (two, rest)
 
-    def build(self, part: Part, inside: tuple[Area, ...], laid: dict[Area, Part]) -> None:
-        """The tree of the best cuts under a part."""
-        part.axis, part.first, part.second, part.lost = None, None, None, False
-        todo = [(part, inside)]
+    def build(self, area: Area, laid: dict[Area, Part], first: Axis, far: bool) -> Part:
+        """A tree of the best cuts; of equal ones those of a setting that it has already, then those of the axis that
+        comes `first`, from the left or top or from the `far` end."""
+        root, used = Part(area), set[Setting]()
+
+        def less_apt(cut: tuple[Axis, int], here: Area) -> tuple[bool, bool, int]:
+            axis, at = cut
+            return (axis, at - _start(here, axis)) not in used, axis != first, -at if far else at
+
+        todo = [(root, tuple(laid))]
         while todo:
             here, within = todo.pop()
-            _, axis, at = self.known[here.area]
-            if axis is None:
+            _, equal = self.known[here.area]
+            if not equal:
                 if within:
                     here.laid = laid[here.area].laid
                 else:
                     self._clear(here)
                 continue
+            axis, at = min(equal, key=partial(less_apt, here=here.area))
+            used.add((axis, at - _start(here.area, axis)))
             sides = self._sides(here.area, within, axis, at)
             made = here.cut(axis, at, self.kerf)
             todo += [(side, pieces) for side, (_, pieces) in zip(made, sides, strict=True) if side is not None]
+        return root
+
+
+def _start(area: Area, axis: Axis) -> int:
+    return area.x if axis == "vertical" else area.y
