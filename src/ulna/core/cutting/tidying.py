@@ -19,6 +19,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from functools import partial
+from typing import Literal
 
 from ulna.core.cutting.by_hand import Setting, settings_and_turns, steps
 from ulna.core.cutting.obstacles import carve
@@ -30,6 +31,8 @@ MOST_PARTS = 3_000
 """Of one tree are worked out; then it stays as it is."""
 
 AXES: tuple[Axis, ...] = ("vertical", "horizontal")
+End = Literal["near", "middle", "far"]
+ENDS: tuple[End, ...] = ("near", "middle", "far")
 
 Score = tuple[float, int]
 """Value of the rests, and the number of cuts below nothing: more is better."""
@@ -57,7 +60,7 @@ def _tidy(top: Part, kerf: int, holes: tuple[Area, ...]) -> None:
     now = _score(top)
     if best < now:
         return
-    made = [search.build(top.area, laid, axis, far) for axis in AXES for far in (False, True)]
+    made = [search.build(top.area, laid, axis, end) for axis in AXES for end in ENDS]
     found = min(made, key=_asked)
     if best > now or _asked(found) < _asked(top):
         top.axis, top.at, top.first, top.second, top.laid = (
@@ -161,14 +164,15 @@ class _Search:
         rest = tuple(p for p in inside if p not in first)
         return (one, first), (two, rest)
 
-    def build(self, area: Area, laid: dict[Area, Part], first: Axis, far: bool) -> Part:
+    def build(self, area: Area, laid: dict[Area, Part], first: Axis, end: End) -> Part:
         """A tree of the best cuts; of equal ones those of a setting that it has already, then those of the axis that
-        comes `first`, from the left or top or from the `far` end."""
+        comes `first`, those nearest to that `end`."""
         root, used = Part(area), set[Setting]()
 
         def less_apt(cut: tuple[Axis, int], here: Area) -> tuple[bool, bool, int]:
             axis, at = cut
-            return (axis, at - _start(here, axis)) not in used, axis != first, -at if far else at
+            near = at - _start(here, axis)
+            return (axis, near) not in used, axis != first, _away(near, here, axis, end)
 
         todo = [(root, tuple(laid))]
         while todo:
@@ -186,6 +190,12 @@ class _Search:
             made = here.cut(axis, at, self.kerf)
             todo += [(side, pieces) for side, (_, pieces) in zip(made, sides, strict=True) if side is not None]
         return root
+
+
+def _away(setting: int, area: Area, axis: Axis, end: End) -> int:
+    """How far a cut is from one end of its part, or twice how far from the middle."""
+    long = area.width if axis == "vertical" else area.height
+    return {"near": setting, "middle": abs(2 * setting - long), "far": long - setting}[end]
 
 
 def _start(area: Area, axis: Axis) -> int:
