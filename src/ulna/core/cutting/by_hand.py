@@ -46,7 +46,7 @@ def steps(root: Part) -> list[Step]:
         ready.remove(following)
         last = setting(following)
         pending[last] -= 1
-        found.append(_step(following))
+        found.append(Step(last[0], following.at, following.area))
         ready += [p for p in (following.first, following.second) if p is not None and p.is_cut]
     return found
 
@@ -74,11 +74,7 @@ def _cut_parts(root: Part) -> Iterator[Part]:
 
 
 def setting(part: Part) -> Setting:
-    step = _step(part)
-    return step.axis, step.setting
-
-
-def _step(part: Part) -> Step:
+    """Of the cut of a part; raises `ValueError` for one that is not cut."""
     if part.axis is None:
         raise ValueError("this part is not cut")
-    return Step(part.axis, part.at, part.area)
+    return part.axis, part.at - (part.area.x if part.axis == "vertical" else part.area.y)

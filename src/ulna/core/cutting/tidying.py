@@ -16,7 +16,7 @@ beside the hole is a rest as it is.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
 from functools import partial
 from typing import Literal
@@ -60,8 +60,7 @@ def _tidy(top: Part, kerf: int, holes: tuple[Area, ...]) -> None:
     now = _score(top)
     if best < now:
         return
-    made = [search.build(top.area, laid, axis, end) for axis in AXES for end in ENDS]
-    found = min(made, key=_asked)
+    found = min(search.trees(top.area, laid), key=_asked)
     if best > now or _asked(found) < _asked(top):
         top.axis, top.at, top.first, top.second, top.laid = (
             found.axis,
@@ -164,7 +163,14 @@ class _Search:
         rest = tuple(p for p in inside if p not in first)
         return (one, first), (two, rest)
 
-    def build(self, area: Area, laid: dict[Area, Part], first: Axis, end: End) -> Part:
+    def trees(self, area: Area, laid: dict[Area, Part]) -> Iterable[Part]:
+        """Some of the best trees, each once."""
+        if all(len(equal) < 2 for _, equal in self.known.values()):
+            return [self._build(area, laid, "vertical", "near")]
+        made = (self._build(area, laid, axis, end) for axis in AXES for end in ENDS)
+        return {tuple(_cuts(tree)): tree for tree in made}.values()
+
+    def _build(self, area: Area, laid: dict[Area, Part], first: Axis, end: End) -> Part:
         """A tree of the best cuts; of equal ones those of a setting that it has already, then those of the axis that
         comes `first`, those nearest to that `end`."""
         root, used = Part(area), set[Setting]()
@@ -190,6 +196,14 @@ class _Search:
             made = here.cut(axis, at, self.kerf)
             todo += [(side, pieces) for side, (_, pieces) in zip(made, sides, strict=True) if side is not None]
         return root
+
+
+def _cuts(root: Part) -> Iterator[tuple[Area, Axis | None, int]]:
+    todo = [root]
+    while todo:
+        part = todo.pop()
+        yield part.area, part.axis, part.at
+        todo += [side for side in (part.first, part.second) if side is not None]
 
 
 def _away(setting: int, area: Area, axis: Axis, end: End) -> int:
