@@ -70,7 +70,14 @@ choices = st.builds(PaperChoice, st.sampled_from(CHOSEN), st.sampled_from(["A", 
 borders = st.builds(Borders, *[sixteenths(0, 16)] * 4)
 mats = st.lists(
     st.builds(
-        Mat, borders, choices, st.booleans(), sixteenths(4, 12), pieced=st.booleans(), any_scraps=st.booleans()
+        Mat,
+        borders,
+        choices,
+        st.booleans(),
+        sixteenths(4, 12),
+        st.sampled_from([0.0, 0.0, 6.0]),
+        pieced=st.booleans(),
+        any_scraps=st.booleans(),
     ),
     max_size=3,
 ).map(tuple)
@@ -88,11 +95,13 @@ prints = st.builds(
     st.one_of(st.none(), st.builds(Frame, st.floats(0, 1), st.floats(0, 1), st.floats(1, 5))),
     st.sampled_from([None, None, inches(0, 1, 2)]),
 )
+others = st.sampled_from([None, None, None, "p0"])
+"""The part that a place counts from, which is the first one where it is not the page."""
 places = st.builds(
     Place,
     st.sampled_from(["left", "right", "spread"]),
-    st.builds(Across, st.sampled_from(["left", "centre", "right"]), sixteenths(0, 64)),
-    st.builds(Down, st.sampled_from(["top", "centre", "bottom"]), sixteenths(0, 64)),
+    st.builds(Across, st.sampled_from(["left", "centre", "right"]), sixteenths(0, 64), others),
+    st.builds(Down, st.sampled_from(["top", "centre", "bottom"]), sixteenths(0, 64), others),
 )
 
 
@@ -337,6 +346,8 @@ def _part(id: str) -> st.SearchStrategy[Part]:
 
 
 kinds = st.sampled_from(sorted(KINDS))
+bindings = st.sampled_from([ZERO, ZERO, inches(0, 1, 2)])
+allowances = st.sampled_from([ZERO, ZERO, inches(0, 1, 8)])
 how_many = {most: st.integers(1, most) for most in (1, 2, 5)}
 
 
@@ -344,5 +355,6 @@ how_many = {most: st.integers(1, most) for most in (1, 2, 5)}
 def pages(draw: st.DrawFn, most: int = 2) -> PagePlan:
     """One or two pages of any format with up to five parts, some of which do not fit."""
     format = of_kind(draw(kinds), draw(how_many[most]))
+    format = replace(format, binding=draw(bindings), allowance=draw(allowances))
     parts = tuple(draw(_part(f"p{k}")) for k in range(draw(how_many[5])))
     return PagePlan("any", format, parts=parts)

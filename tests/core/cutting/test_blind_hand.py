@@ -28,7 +28,8 @@ from ulna.core.measure import MARKS, Ruler, Unit, inches
 from ulna.core.page import Evaluated, PagePlan, evaluate
 from ulna.core.parts.base import Base
 from ulna.core.parts.photo import outline_of
-from ulna.core.pieces import Ground, PaperChoice, Piece
+from ulna.core.pieces import Ground, GutRule, PaperChoice, Piece
+from ulna.core.punches import Punch
 from ulna.core.shelf import Direction, Shelf
 from ulna.formats import cut_document
 
@@ -36,6 +37,8 @@ QUICK = 300
 PAGES = int(os.environ.get("ULNA_PAGES", "3000"))
 """So many pages are drawn; `make bench` draws more."""
 SHELF = Shelf.of(list(PAPERS))
+GUT_RULES: tuple[GutRule, ...] = ("when it saves a sheet", "always", "never")
+PUNCHES = ((), (Punch("circle", inches(1)), Punch("hexagon", inches(1))))
 RULERS = (Ruler(), Ruler(Unit.MM, MARKS["1 mm"]), Ruler(Unit.CM, MARKS["0.5 mm"]), Ruler(mark=MARKS["1/8 in"]))
 
 
@@ -69,10 +72,9 @@ def _differs(piece: Piece, one: Lies, shelf: Shelf) -> list[str]:
         wrong.append(f"its outline is another one: {bounds(one.outline)} for {bounds(drawn)}")
     holes = [_on_page(piece, hole.outline) for hole in piece.holes]
     if piece.gut is not None and not any(hole.is_straight for hole in piece.holes):
-        g, r = piece.gut, piece.rect
-        inner = polygons.box(
-            (r.x + g.left).inches, (r.y + g.top).inches, (r.width - g.across).inches, (r.height - g.down).inches
-        )
+        g, r, u = piece.gut, piece.rect, piece.uncut
+        x, y = (r.x + g.left - u.x).inches, (r.y + g.top - u.y).inches
+        inner = _on_page(piece, polygons.box(x, y, (r.width - g.across).inches, (r.height - g.down).inches))
         # A hidden middle that nothing comes out of may stay, and what hangs over is trimmed once it is glued.
         holes += [inner] if any(alike(inner, hole) for hole in one.holes) else []
     if len(holes) != len(one.holes) or not all(any(alike(a, b) for b in one.holes) for a in holes):
@@ -140,11 +142,13 @@ def _on_line(x: float, y: float, outline: polygons.Polygon) -> bool:
 
 
 @pytest.mark.parametrize("ruler", RULERS, ids=["1/16 in", "1 mm", "0.05 cm", "1/8 in"])
-@given(plan=pages())
+@given(plan=pages(), gut=st.sampled_from(GUT_RULES), punches=st.sampled_from(PUNCHES))
 @settings(max_examples=PAGES // len(RULERS), deadline=None, suppress_health_check=[HealthCheck.too_slow])
-def test_the_blind_hand_gets_the_drawing(ruler: Ruler, plan: PagePlan) -> None:
+def test_the_blind_hand_gets_the_drawing(
+    ruler: Ruler, plan: PagePlan, gut: GutRule, punches: tuple[Punch, ...]
+) -> None:
     """Every piece its size, outline, openings, side, direction, printed place; every rest has its name; sums agree."""
-    on = replace(ground(plan.format, *PAPERS, photos={"heron": HERON}), ruler=ruler)
+    on = replace(ground(plan.format, *PAPERS, photos={"heron": HERON}), ruler=ruler, gut=gut, punches=punches)
     page = evaluate(plan, on)
     told = document(page, on)
     table = cut(told)
