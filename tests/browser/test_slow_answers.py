@@ -3,11 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from tests.browser.deeds import add_photo_parts, kit_there, page_there, put, row, saved
+from tests.browser.deeds import (
+    add_part,
+    add_photo_parts,
+    add_photos,
+    choose_paper,
+    jpeg,
+    kit_there,
+    page_there,
+    put,
+    row,
+    saved,
+)
 
 
 def binding(page: Page) -> None:
@@ -84,22 +96,105 @@ def test_a_late_answer_takes_back_no_edit(
     add_photo_parts(page, [], "A place for one")
     put(page, "Distance down", "2")
     saved(page)
-    held = list[Route]()
-    page.route(f"**/api/{question}", lambda route: route.continue_() if held else held.append(route))
+    held = held_back(page, question)
     ask(page)
-    put(page, "Mat 1 border", "3/8")
-    page.get_by_role("button", name="Another mat under it").click()
-    page.get_by_role("textbox", name="Story").fill("Rain all day.")
-    saved(page)
+    edited(page)
     assert len(held) == 1, "it was asked, and nothing came back yet"
     held[0].continue_()
     if ask is another:
         row(page, "A photo").first.click()
     answered(page)
+    kept(page)
+    answered(page)
+
+
+def held_back(page: Page, question: str) -> list[Route]:
+    """The first question of a kind goes in here and waits."""
+    held = list[Route]()
+    page.route(f"**/api/{question}", lambda route: route.continue_() if held else held.append(route))
+    return held
+
+
+def edited(page: Page) -> None:
+    """The mat grows, another one is added, the story is begun."""
+    put(page, "Mat 1 border", "3/8")
+    page.get_by_role("button", name="Another mat under it").click()
+    page.get_by_role("textbox", name="Story").fill("Rain all day.")
+    saved(page)
+
+
+def kept(page: Page) -> None:
+    """All that was edited is there, also when the page is opened again."""
     saved(page)
     page.reload()
-    row(page, "A photo").first.click()
-    answered(page)
+    row(page, "photo").first.click()
     expect(page.get_by_label("Mat 1 border", exact=True)).to_have_value("3/8")
     expect(page.get_by_label("Mat 2 border", exact=True)).to_be_visible()
     expect(page.get_by_role("textbox", name="Story")).to_have_value("Rain all day.")
+
+
+def test_a_part_that_is_taken_off_late_takes_back_no_edit(page: Page) -> None:
+    """What counted from it stays where it is: that is asked, and the edits come in between."""
+    kit_there(page)
+    page_there(page)
+    add_photo_parts(page, [], "A place for one")
+    add_part(page, "panel", "Panel")
+    saved(page)
+    lines = page.get_by_role("list", name="Recipe").locator(":scope > li")
+    held = held_back(page, "arrange")
+    row(page, "A photo").click()
+    row(page, "Panel, trimmed").focus()
+    page.keyboard.press("Delete")
+    row(page, "A photo").click()
+    edited(page)
+    expect(lines).to_have_count(3)
+    held[0].continue_()
+    expect(lines).to_have_count(2)
+    kept(page)
+    expect(lines).to_have_count(2)
+
+
+def test_a_middle_that_is_left_whole_late_takes_back_no_edit(page: Page) -> None:
+    kit_there(page)
+    page_there(page)
+    row(page, "Base").click()
+    choose_paper(page, "Base paper", "Ink · A")
+    add_part(page, "panel", "Panel")
+    page.get_by_label("How the panel is sized").select_option(index=0)
+    put(page, "Trim", "1/2")
+    choose_paper(page, "Panel paper", "Cream · A")
+    add_photo_parts(page, [], "A place for one")
+    choose_paper(page, "Mat 1 paper", "Ink · A")
+    cost = page.get_by_role("region", name="What the page costs")
+    cost.get_by_role("button", name="1 sheet less").click()
+    saved(page)
+    held = held_back(page, "gut")
+    cost.get_by_role("button", name="Leave it whole").click()
+    edited(page)
+    expect(cost).to_contain_text("opens 2 sheets")
+    held[0].continue_()
+    expect(cost).to_contain_text("opens 3 sheets")
+    kept(page)
+    expect(cost).to_contain_text("opens 3 sheets")
+
+
+def test_a_line_that_moves_late_on_a_photo_takes_back_no_edit(page: Page, tmp_path: Path) -> None:
+    """A mark to the right on the picture is a mark to the left on the spread."""
+    kit_there(page)
+    add_photos(page, jpeg(tmp_path, "lock.jpg", 1800, 1200))
+    page_there(page, 2)
+    add_photo_parts(page, ["lock"], "On its own mat")
+    page.get_by_label("Page", exact=True).select_option(label="spread, over the gutter")
+    saved(page)
+    across = page.get_by_label("Distance across", exact=True)
+    before = across.input_value()
+    held = held_back(page, "move")
+    page.get_by_role("button", name="Crop").click()
+    page.get_by_label("The gutter’s cut on the picture").press("ArrowRight")
+    page.get_by_role("dialog").press("Escape")
+    edited(page)
+    expect(across).to_have_value(before)
+    held[0].continue_()
+    expect(across).not_to_have_value(before)
+    kept(page)
+    expect(across).not_to_have_value(before)

@@ -141,6 +141,19 @@ def _on_line(x: float, y: float, outline: polygons.Polygon) -> bool:
     return False
 
 
+def followed(plan: PagePlan, on: Ground) -> Evaluated:
+    """A page whose published list the blind hand has followed: nothing was wrong, and it got the drawing."""
+    page = evaluate(plan, on)
+    told = document(page, on)
+    table = cut(told)
+    lies = laid(told, table)
+    assert table.wrong == []
+    assert compared(page, lies, on.shelf) == []
+    placed = {p["piece"] for p in told["placements"]}
+    assert placed >= {piece.id for piece in page.pieces}, "every piece is on the placement list"
+    return page
+
+
 @pytest.mark.parametrize("ruler", RULERS, ids=["1/16 in", "1 mm", "0.05 cm", "1/8 in"])
 @given(plan=pages(), gut=st.sampled_from(GUT_RULES), punches=st.sampled_from(PUNCHES))
 @settings(max_examples=PAGES // len(RULERS), deadline=None, suppress_health_check=[HealthCheck.too_slow])
@@ -149,15 +162,7 @@ def test_the_blind_hand_gets_the_drawing(
 ) -> None:
     """Every piece its size, outline, openings, side, direction, printed place; every rest has its name; sums agree."""
     on = replace(ground(plan.format, *PAPERS, photos={"heron": HERON}), ruler=ruler, gut=gut, punches=punches)
-    page = evaluate(plan, on)
-    told = document(page, on)
-    table = cut(told)
-    lies = laid(told, table)
-    assert table.wrong == []
-    assert compared(page, lies, on.shelf) == []
-    placed = {p["piece"]: p for p in told["placements"]}
-    for piece in page.pieces:
-        assert piece.id in placed, "every piece is on the placement list"
+    followed(plan, on)
 
 
 @given(plan=pages(), trim=st.integers(2, 24))
@@ -168,12 +173,7 @@ def test_the_blind_hand_gets_a_page_that_was_made_a_panel(plan: PagePlan, trim: 
     on = ground(plan.format, *PAPERS, photos={"heron": HERON})
     names = (f"new-{k}" for k in itertools.count())
     panel = page_as_panel(plan, "left", inches(0, trim, 16), lambda kind: next(names), on).plan
-    page = evaluate(panel, on)
-    told = document(page, on)
-    table = cut(told)
-    lies = laid(told, table)
-    assert table.wrong == []
-    assert compared(page, lies, on.shelf) == []
+    page = followed(panel, on)
     box = page.box("new-0")
     flush = {part.id for part in panel.parts if not isinstance(part, Base) and part.place.flush}
     for piece in page.pieces:
