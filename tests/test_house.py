@@ -54,7 +54,7 @@ def _npm_addresses() -> str:
     return json.dumps([package.get("resolved", "") for package in lock["packages"].values()])
 
 
-@pytest.mark.parametrize("file", ["docs/architecture.md", "README.md"])
+@pytest.mark.parametrize("file", ["docs/architecture.md", "docs/developing.md", "README.md"])
 def test_the_paths_that_documents_name_exist(file: str) -> None:
     """A document that leads nowhere is worse than none."""
     text = (ROOT / file).read_text()
