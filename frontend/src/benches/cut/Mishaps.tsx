@@ -1,14 +1,10 @@
 /** When the hand did otherwise: a piece is spoiled, or a cut was made elsewhere. The rest is planned again at once. */
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
-import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import type { CutStep, CuttingOut } from "../../api/documents";
 import { colours } from "../../app/theme";
+import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
 import { unbroken } from "../../ui/figures";
 import { LengthField } from "../../ui/LengthField";
@@ -39,67 +35,59 @@ export function Spoiled({ data, ticked, last, onAct, onClose }: SpoiledProps) {
   const given = left === "nothing" ? { width: "0 in", height: "0 in" } : left === "all" ? all : size;
 
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>Which piece is spoiled?</DialogTitle>
-      <DialogContent sx={{ display: "grid", gap: 2 }}>
-        <Choice
-          label="Spoiled piece"
-          value={String(number)}
-          options={pieces.map((p) => [String(p.number), `${p.number} · ${p.name}, ${data.sizes[p.number] ?? ""}`])}
-          onChange={(one) => setNumber(Number(one))}
-          wide
-        />
-        <Choice
-          label="What is left of it"
-          value={left}
-          options={[
-            ["nothing", "Nothing of it can be used"],
-            ["all", "All of it, as a scrap"],
-            ["some", "Part of it, as a scrap"],
-          ]}
-          onChange={(one) => {
-            setLeft(one);
-            if (one === "some") setSize(all);
-          }}
-          wide
-        />
-        {left === "some" && (
-          <Box>
-            What is left is{" "}
-            <LengthField
-              label="Width left"
-              value={size.width}
-              onCommit={(width) => setSize({ ...size, width })}
-              range="gap"
-            />{" "}
-            ×{" "}
-            <LengthField
-              label="Height left"
-              value={size.height}
-              onCommit={(height) => setSize({ ...size, height })}
-              range="gap"
-              unit
-            />
-          </Box>
-        )}
-        <Box sx={{ color: colours.soft }}>
-          It is cut again from what there is; what is cut already stays. You can undo this.
+    <Asking
+      narrow
+      title="Which piece is spoiled?"
+      not="Not spoiled"
+      act="Plan it again"
+      grave
+      onAct={() => onAct({ kind: "spoiled", number, ...given })}
+      onClose={onClose}
+    >
+      <Choice
+        label="Spoiled piece"
+        value={String(number)}
+        options={pieces.map((p) => [String(p.number), `${p.number} · ${p.name}, ${data.sizes[p.number] ?? ""}`])}
+        onChange={(one) => setNumber(Number(one))}
+        wide
+      />
+      <Choice
+        label="What is left of it"
+        value={left}
+        options={[
+          ["nothing", "Nothing of it can be used"],
+          ["all", "All of it, as a scrap"],
+          ["some", "Part of it, as a scrap"],
+        ]}
+        onChange={(one) => {
+          setLeft(one);
+          if (one === "some") setSize(all);
+        }}
+        wide
+      />
+      {left === "some" && (
+        <Box>
+          What is left is{" "}
+          <LengthField
+            label="Width left"
+            value={size.width}
+            onCommit={(width) => setSize({ ...size, width })}
+            range="gap"
+          />{" "}
+          ×{" "}
+          <LengthField
+            label="Height left"
+            value={size.height}
+            onCommit={(height) => setSize({ ...size, height })}
+            range="gap"
+            unit
+          />
         </Box>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Not spoiled</Button>
-        <Button
-          variant="contained"
-          color="error"
-          onClick={() => {
-            onAct({ kind: "spoiled", number, ...given });
-            onClose();
-          }}
-        >
-          Plan it again
-        </Button>
-      </DialogActions>
-    </Dialog>
+      )}
+      <Box sx={{ color: colours.soft }}>
+        It is cut again from what there is; what is cut already stays. You can undo this.
+      </Box>
+    </Asking>
   );
 }
 
@@ -109,36 +97,28 @@ export function Elsewhere({ data, step, onAct, onClose }: Props & { step: Extrac
   const edge = step.axis === "vertical" ? "left" : "top";
   const many = step.gives.length > 1;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <DialogTitle>Where was it cut?</DialogTitle>
-      <DialogContent sx={{ display: "grid", gap: 2 }}>
-        <Box sx={{ fontSize: "1.1rem" }}>
-          At <LengthField label="Cut at" value={setting} onCommit={setSetting} unit /> from the {edge}, instead of{" "}
-          {unbroken(data.directions[step.key]?.figure ?? "")}
+    <Asking
+      narrow
+      title="Where was it cut?"
+      not="Not cut yet"
+      act="Plan the rest again"
+      grave
+      onAct={() => onAct({ kind: "elsewhere", key: step.key, setting, keep })}
+      onClose={onClose}
+    >
+      <Box sx={{ fontSize: "1.1rem" }}>
+        At <LengthField label="Cut at" value={setting} onCommit={setSetting} unit /> from the {edge}, instead of{" "}
+        {unbroken(data.directions[step.key]?.figure ?? "")}
+      </Box>
+      {step.gives.length > 0 && (
+        <Box component="label" sx={{ display: "flex", alignItems: "center", minHeight: 44 }}>
+          <Checkbox checked={keep} onChange={(event) => setKeep(event.target.checked)} />
+          Use piece{many ? "s" : ""} {step.gives.join(" and ")} as {many ? "they are" : "it is"} now
         </Box>
-        {step.gives.length > 0 && (
-          <Box component="label" sx={{ display: "flex", alignItems: "center", minHeight: 44 }}>
-            <Checkbox checked={keep} onChange={(event) => setKeep(event.target.checked)} />
-            Use piece{many ? "s" : ""} {step.gives.join(" and ")} as {many ? "they are" : "it is"} now
-          </Box>
-        )}
-        <Box sx={{ color: colours.soft }}>
-          The rest is planned again from the parts that there really are. You can undo this.
-        </Box>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Not cut yet</Button>
-        <Button
-          variant="contained"
-          color="error"
-          onClick={() => {
-            onAct({ kind: "elsewhere", key: step.key, setting, keep });
-            onClose();
-          }}
-        >
-          Plan the rest again
-        </Button>
-      </DialogActions>
-    </Dialog>
+      )}
+      <Box sx={{ color: colours.soft }}>
+        The rest is planned again from the parts that there really are. You can undo this.
+      </Box>
+    </Asking>
   );
 }

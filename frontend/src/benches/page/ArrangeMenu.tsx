@@ -1,9 +1,5 @@
 /** What can be done with the chosen parts together. */
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
 import Divider from "@mui/material/Divider";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
@@ -12,6 +8,7 @@ import type { paths } from "../../../generated/schema";
 import { useUnit } from "../../api/documents";
 import { USUAL } from "../../parts/kinds";
 import { Sentence } from "../../parts/Sentence";
+import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
 import { LengthField } from "../../ui/LengthField";
@@ -110,39 +107,29 @@ function PanelDialog({ pages, onArrange, onClose }: Omit<Props, "many" | "groupe
   const [trim, setTrim] = useState<string>(usual.border);
   const [on, setOn] = useState<"left" | "right">("left");
   return (
-    <Dialog open onClose={onClose}>
-      <DialogTitle>The whole page as a panel</DialogTitle>
-      <DialogContent>
-        <Sentence>
-          {pages === 2 && (
-            <Choice
-              label="Which page"
-              value={on}
-              options={[
-                ["left", "the left page"],
-                ["right", "the right page"],
-              ]}
-              onChange={setOn}
-            />
-          )}
-          trimmed by
-          <LengthField label="Trimmed all round by" value={trim} onCommit={setTrim} />
-          all round, on a new base
-        </Sentence>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Not now</Button>
-        <Button
-          variant="contained"
-          onClick={() => {
-            onClose();
-            void onArrange("made the page a panel", { act: "page as panel", trim, on });
-          }}
-        >
-          Make it a panel
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <Asking
+      title="The whole page as a panel"
+      act="Make it a panel"
+      onAct={() => void onArrange("made the page a panel", { act: "page as panel", trim, on })}
+      onClose={onClose}
+    >
+      <Sentence>
+        {pages === 2 && (
+          <Choice
+            label="Which page"
+            value={on}
+            options={[
+              ["left", "the left page"],
+              ["right", "the right page"],
+            ]}
+            onChange={setOn}
+          />
+        )}
+        trimmed by
+        <LengthField label="Trimmed all round by" value={trim} onCommit={setTrim} />
+        all round, on a new base
+      </Sentence>
+    </Asking>
   );
 }
 
@@ -160,42 +147,36 @@ function RepeatDialog({ onArrange, onClose }: { onArrange: Arrange; onClose: () 
   }
 
   return (
-    <Dialog open onClose={onClose}>
-      <DialogTitle>Repeat it</DialogTitle>
-      <DialogContent>
-        <Sentence>
-          <CountField label="Rows in all" value={rows} onCommit={setRows} />
-          rows of
-          <CountField label="In a row" value={columns} onCommit={setColumns} />,
-          <LengthField label="Apart across" range="offset" value={across} onCommit={setAcross} />
-          across and
-          <LengthField label="Apart down" range="offset" value={down} onCommit={setDown} />
-          down, from corner to corner
-          <Button
-            variant="contained"
-            size="small"
-            onClick={() => done("repeated parts", { act: "repeat", rows, columns, across, down })}
-          >
-            In rows
-          </Button>
-        </Sentence>
-        <Sentence>
-          <CountField label="In the ring" least={2} value={count} onCommit={setCount} />
-          in a ring, the middles
-          <LengthField label="Radius" value={radius} onCommit={setRadius} />
-          from its middle
-          <Button
-            variant="contained"
-            size="small"
-            onClick={() => done("repeated parts", { act: "ring", count, radius })}
-          >
-            In a ring
-          </Button>
-        </Sentence>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Not now</Button>
-      </DialogActions>
-    </Dialog>
+    <Asking title="Repeat it" onClose={onClose}>
+      <Sentence>
+        <CountField label="Rows in all" value={rows} onCommit={setRows} />
+        rows of
+        <CountField label="In a row" value={columns} onCommit={setColumns} />,
+        <LengthField label="Apart across" range="offset" value={across} onCommit={setAcross} />
+        across and
+        <LengthField label="Apart down" range="offset" value={down} onCommit={setDown} />
+        down, from corner to corner
+        <Button
+          variant="contained"
+          size="small"
+          onClick={() => done("repeated parts", { act: "repeat", rows, columns, across, down })}
+        >
+          In rows
+        </Button>
+      </Sentence>
+      <Sentence>
+        <CountField label="In the ring" least={2} value={count} onCommit={setCount} />
+        in a ring, the middles
+        <LengthField label="Radius" value={radius} onCommit={setRadius} />
+        from its middle
+        <Button
+          variant="contained"
+          size="small"
+          onClick={() => done("repeated parts", { act: "ring", count, radius })}
+        >
+          In a ring
+        </Button>
+      </Sentence>
+    </Asking>
   );
 }
