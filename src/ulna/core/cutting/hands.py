@@ -10,7 +10,7 @@ from __future__ import annotations
 import contextlib
 import multiprocessing
 import sys
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from multiprocessing.connection import Connection
 
@@ -25,6 +25,8 @@ DEEP = 12_000
 """How deep a cut tree of some thousand parts is packed up to be sent."""
 PATIENCE = 0.02
 """Seconds after which one looks again whether the other is done."""
+GRACE = 0.15
+"""Seconds that the other has to say what it found once the clock has ended the search: it hears that clock too."""
 
 Task = tuple[dict[int, State], float, bool]
 """Which groups and how they stand, what each may cost, and whether the other process searches the same one."""
@@ -57,7 +59,7 @@ def _in_rounds(groups: Sequence[Group], budget: Budget, other: _OtherHand | None
             with budget.share(share) as part:
                 groups[k].go_on(part)
         if other:
-            _take(groups, other.answer(budget))
+            _take(dict(enumerate(groups)), other.answer(budget))
         length *= 2
 
 
@@ -73,7 +75,7 @@ def _last(group: Group, number: int, budget: Budget, other: _OtherHand | None) -
         _take({number: group}, other.answer(budget))
 
 
-def _take(groups: Sequence[Group] | dict[int, Group], found: dict[int, State]) -> None:
+def _take(groups: Mapping[int, Group], found: Mapping[int, State]) -> None:
     for k, state in found.items():
         groups[k].take(state)
 
@@ -108,7 +110,7 @@ class _OtherHand:
     def answer(self, budget: Budget) -> dict[int, State]:
         """What it found; nothing where it died, or where the clock ends the wait."""
         while not self.pipe.poll(PATIENCE):
-            if budget.stop():
+            if budget.stop() and not self.pipe.poll(GRACE):
                 return {}
         with contextlib.suppress(EOFError, OSError):
             found: dict[int, State] = self.pipe.recv()
