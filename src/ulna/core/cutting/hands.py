@@ -25,7 +25,7 @@ DEEP = 12_000
 """How deep a cut tree of some thousand parts is packed up to be sent."""
 PATIENCE = 0.02
 """Seconds after which one looks again whether the other is done."""
-GRACE = 0.15
+GRACE = 0.06
 """Seconds that the other has to say what it found once the clock has ended the search: it hears that clock too."""
 
 Task = tuple[dict[int, State], float, bool]

@@ -68,12 +68,18 @@ class CutPlan:
         return self.lower_bound == self.whole_sheets_used
 
 
+BY_HAND = 16
+"""Of up to so many sheets, the work of some evenings, each is cut with the fewest settings; of more nobody wants to
+wait for that."""
+
+
 def as_plan(request: CutRequest, outcome: Outcome, lower_bound: int) -> CutPlan:
     """The frozen plan of a search's outcome, copies numbered in the order in which they are cut."""
     copies = [0] * len(request.pieces)
+    by_hand = len(outcome.opened) <= BY_HAND
     for opened in outcome.opened:
         sheet = request.sheets[opened.sheet]
-        tidied(opened.root, request.kerf, sheet.holes, reserved=sheet.reserve is not None)
+        tidied(opened.root, request.kerf, sheet.holes, reserved=sheet.reserve is not None, by_hand=by_hand)
     sheets = tuple(
         SheetPlan(request.sheets[o.sheet].id, o.copy, _layout(o.root, request.pieces, copies))
         for o in outcome.opened

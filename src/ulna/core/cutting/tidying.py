@@ -38,19 +38,20 @@ Score = tuple[float, int]
 """Value of the rests, and the number of cuts below nothing: more is better."""
 
 
-def tidied(root: Part, kerf: int, holes: Sequence[Area] = (), reserved: bool = False) -> None:
+def tidied(root: Part, kerf: int, holes: Sequence[Area] = (), reserved: bool = False, by_hand: bool = True) -> None:
     """Changes the tree under a sheet or panel in place, where that is better; panels within it too. What has a hole in
-    it is cut round a piece only; of a sheet that is `reserved` in part, the first cut takes that off."""
+    it is cut round a piece only; of a sheet that is `reserved` in part, the first cut takes that off. Settings and
+    turns are looked at where it is `by_hand`."""
     for part in list(root.leaves()):
         if part.laid is not None and part.laid.panel is not None:
-            tidied(part.laid.panel, kerf)
+            tidied(part.laid.panel, kerf, by_hand=by_hand)
     tops = [side for side in (root.first, root.second) if side is not None] if reserved else [root]
     for top in tops:
         if top.axis is not None:
-            _tidy(top, kerf, tuple(holes))
+            _tidy(top, kerf, tuple(holes), by_hand)
 
 
-def _tidy(top: Part, kerf: int, holes: tuple[Area, ...]) -> None:
+def _tidy(top: Part, kerf: int, holes: tuple[Area, ...], by_hand: bool) -> None:
     laid = {leaf.area: leaf for leaf in top.leaves() if leaf.laid is not None}
     search = _Search(kerf, holes)
     try:
@@ -58,9 +59,9 @@ def _tidy(top: Part, kerf: int, holes: tuple[Area, ...]) -> None:
     except _TooMany:
         return
     now = _score(top)
-    if best < now:
+    if best < now or (best == now and not by_hand):
         return
-    found = min(search.trees(top.area, laid), key=_asked)
+    found = min(search.trees(top.area, laid, by_hand), key=_asked)
     if best > now or _asked(found) < _asked(top):
         top.axis, top.at, top.first, top.second, top.laid = (
             found.axis,
@@ -163,9 +164,9 @@ class _Search:
         rest = tuple(p for p in inside if p not in first)
         return (one, first), (two, rest)
 
-    def trees(self, area: Area, laid: dict[Area, Part]) -> Iterable[Part]:
-        """Some of the best trees, each once."""
-        if all(len(equal) < 2 for _, equal in self.known.values()):
+    def trees(self, area: Area, laid: dict[Area, Part], several: bool) -> Iterable[Part]:
+        """One of the best trees; or `several`, each once."""
+        if not several or all(len(equal) < 2 for _, equal in self.known.values()):
             return [self._build(area, laid, "vertical", "near")]
         made = (self._build(area, laid, axis, end) for axis in AXES for end in ENDS)
         return {tuple(_cuts(tree)): tree for tree in made}.values()
