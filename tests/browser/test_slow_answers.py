@@ -119,15 +119,17 @@ def edited(page: Page) -> None:
     """The mat grows, another one is added, the story is begun."""
     put(page, "Mat 1 border", "3/8")
     page.get_by_role("button", name="Another mat under it").click()
-    page.get_by_role("textbox", name="Story").fill("Rain all day.")
+    story = page.get_by_role("textbox", name="Story")
+    story.fill("Rain all day.")
+    story.blur()
     saved(page)
 
 
-def kept(page: Page) -> None:
+def kept(page: Page, line: str = "A photo") -> None:
     """All that was edited is there, also when the page is opened again."""
     saved(page)
     page.reload()
-    row(page, "photo").first.click()
+    row(page, line).first.click()
     expect(page.get_by_label("Mat 1 border", exact=True)).to_have_value("3/8")
     expect(page.get_by_label("Mat 2 border", exact=True)).to_be_visible()
     expect(page.get_by_role("textbox", name="Story")).to_have_value("Rain all day.")
@@ -196,5 +198,5 @@ def test_a_line_that_moves_late_on_a_photo_takes_back_no_edit(page: Page, tmp_pa
     expect(across).to_have_value(before)
     held[0].continue_()
     expect(across).not_to_have_value(before)
-    kept(page)
+    kept(page, "Photo lock")
     expect(across).not_to_have_value(before)

@@ -87,6 +87,14 @@ def test_cells_on_each_other_are_told() -> None:
     assert told.sentence == "Two cells lie at row 2, column 2; make one of them smaller."
 
 
+def test_cells_on_each_other_are_told_where_it_is_solved_how_many_there_are() -> None:
+    """Rows and columns are not the person's then: a grid of 1 × 1 that comes out as 4 × 4 has a cell at row 3."""
+    cells, side = (Cell(2, 3), Cell(2, 3, figure="circle")), inches(2)
+    part = Grid("g", 1, 1, side, side, ZERO, ZERO, "how many", inches(8), inches(8), cells=cells)
+    (told,) = worked(part).findings
+    assert told.sentence == "Two cells lie at row 3, column 4; make one of them smaller."
+
+
 def test_over_a_spread_each_page_has_its_columns_and_the_gutter_is_counted() -> None:
     """Four columns: two on each page within its own margins; no piece lies on the gutter."""
     grid = Grid("g", 2, 4, gap=parse("1/4"), margin=parse("1/2"), papers=PAPERS, place=Place("spread"))
