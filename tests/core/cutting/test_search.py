@@ -7,6 +7,7 @@ from dataclasses import replace
 from functools import cache
 from importlib.machinery import SourceFileLoader
 from importlib.util import module_from_spec, spec_from_loader
+from multiprocessing import Pipe
 from pathlib import Path
 from types import ModuleType
 from unittest.mock import patch
@@ -21,6 +22,7 @@ from ulna.core.cutting import blocks, patterns, plan_cuts, trials
 from ulna.core.cutting.blocks import Blocks
 from ulna.core.cutting.by_hand import settings_and_turns, steps
 from ulna.core.cutting.effort import Budget
+from ulna.core.cutting.hands import _helping as helping
 from ulna.core.cutting.laying import first_plan
 from ulna.core.cutting.outcome import assessed
 from ulna.core.cutting.patterns import Workshop
@@ -228,6 +230,17 @@ def test_two_processes_hand_over_a_sheet_of_hundreds_of_strips() -> None:
     request = CutRequest((Sheet("s", 96, 400, 1),), strips)
     plan = plan_cuts(request, 3_000_000, hands=2)
     assert faults(request, plan) == [] and len(plan.unplaced) == 200
+
+
+def test_a_process_that_cannot_say_what_it_found_ends_instead_of_being_waited_for() -> None:
+    """The task after that is not taken up any more."""
+    here, there = Pipe()
+    for share in (1.0, 2.0):
+        here.send(({}, share, False))
+    here.close()
+    with patch("ulna.core.cutting.hands._sent", return_value=False):
+        helping([], Budget(1), there)
+    assert there.recv() == ({}, 2.0, False)
 
 
 @pytest.mark.parametrize("hands", [1, 2])

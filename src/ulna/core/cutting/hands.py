@@ -134,6 +134,7 @@ def _other_hand(groups: Sequence[Group], budget: Budget) -> Iterator[_OtherHand]
 
 
 def _helping(groups: Sequence[Group], budget: Budget, pipe: Connection) -> None:
+    """Ends where it cannot say what it found: the other hears that, and does not wait for it."""
     with contextlib.suppress(EOFError, OSError):
         while True:
             task: Task = pipe.recv()
@@ -141,7 +142,8 @@ def _helping(groups: Sequence[Group], budget: Budget, pipe: Connection) -> None:
             for k, state in states.items():
                 groups[k].take(state)
                 groups[k].go_on(Budget(share, budget.stop), beside=both)
-            _sent(pipe, {k: groups[k].state for k in states})
+            if not _sent(pipe, {k: groups[k].state for k in states}):
+                return
 
 
 def _sent(pipe: Connection, what: object) -> bool:
