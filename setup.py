@@ -13,8 +13,8 @@ DIRECTIVES = {
 
 modules = [
     Extension(
-        f"ulna.core.cutting.{name}",
-        [f"src/ulna/core/cutting/{name}.py"],
+        f"ulna.core.planner.{name}",
+        [f"src/ulna/core/planner/{name}.py"],
         extra_compile_args=["-O2", "-g0"],
         optional=True,
     )

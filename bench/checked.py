@@ -8,8 +8,8 @@ from typing import Any
 
 from tests.core.cutting.checker import faults
 
-from ulna.core.cutting.plan import CutPlan, Layout, Placement, SheetPlan, Step, Unplaced
-from ulna.core.cutting.request import Area
+from ulna.core.planner.plan import CutPlan, Layout, Placement, SheetPlan, Step, Unplaced
+from ulna.core.planner.request import Area
 from ulna.formats import cut_json
 
 MILLIONTHS = 1_000_000

@@ -23,21 +23,21 @@ import cutting  # noqa: E402
 import photos  # noqa: E402
 
 from ulna.api.app import steady  # noqa: E402
-from ulna.core.cutting import plan_cuts  # noqa: E402
 from ulna.core.cutting.demand import demand  # noqa: E402
 from ulna.core.measure import Length, Ruler, inches, parse  # noqa: E402
-from ulna.core.page import PagePlan, evaluate  # noqa: E402
+from ulna.core.page.page import PagePlan, evaluate  # noqa: E402
 from ulna.core.page_formats import of_kind  # noqa: E402
-from ulna.core.parts import Part  # noqa: E402
-from ulna.core.parts.band import Band  # noqa: E402
+from ulna.core.paper.shelf import Shelf  # noqa: E402
+from ulna.core.parts.kinds import Part  # noqa: E402
+from ulna.core.parts.kinds.band import Band  # noqa: E402
+from ulna.core.parts.kinds.photo import PhotoPart  # noqa: E402
+from ulna.core.parts.kinds.pieced import Pattern, Pieced  # noqa: E402
+from ulna.core.parts.kinds.tiles import Tiles  # noqa: E402
 from ulna.core.parts.mats import Mat  # noqa: E402
-from ulna.core.parts.photo import PhotoPart  # noqa: E402
-from ulna.core.parts.pieced import Pattern, Pieced  # noqa: E402
+from ulna.core.parts.pieces import Ground, PaperChoice  # noqa: E402
 from ulna.core.parts.place import Across, Down, Place  # noqa: E402
-from ulna.core.parts.tiles import Tiles  # noqa: E402
-from ulna.core.pieces import Ground, PaperChoice  # noqa: E402
-from ulna.core.prints import Print  # noqa: E402
-from ulna.core.shelf import Shelf  # noqa: E402
+from ulna.core.photos.prints import Print  # noqa: E402
+from ulna.core.planner import plan_cuts  # noqa: E402
 from ulna.demo import kits  # noqa: E402
 from ulna.formats.recipe import Recipe  # noqa: E402
 

@@ -5,34 +5,34 @@ from __future__ import annotations
 from dataclasses import replace
 from pathlib import Path
 
-from ulna.core.geometry import Borders
+from ulna.core.geometry.rects import Borders
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import PageFormat
-from ulna.core.parts import Part
-from ulna.core.parts.band import Band
-from ulna.core.parts.base import Base
-from ulna.core.parts.card import Card
-from ulna.core.parts.cutout import Cutout
-from ulna.core.parts.grid import Cell, Grid
+from ulna.core.paper.shelf import Face, Shelf
 from ulna.core.parts.joined import Joined
+from ulna.core.parts.kinds import Part
+from ulna.core.parts.kinds.band import Band
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.grid import Cell, Grid
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.papered import Papered
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.pieced import Pieced
+from ulna.core.parts.kinds.pocket import Pocket
+from ulna.core.parts.kinds.rounds import Rounds
+from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.kinds.tape import Tape
+from ulna.core.parts.kinds.tiles import Taken, Tiles
+from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.mats import Mat
-from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.opening import Opening
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.papered import Papered
-from ulna.core.parts.photo import PhotoPart
-from ulna.core.parts.pieced import Pieced
+from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.pocket import Pocket
-from ulna.core.parts.rounds import Rounds
-from ulna.core.parts.stitching import Stitching
-from ulna.core.parts.tape import Tape
-from ulna.core.parts.tiles import Taken, Tiles
-from ulna.core.parts.torn import Torn
-from ulna.core.pieces import Ground, PaperChoice
-from ulna.core.prints import Print
-from ulna.core.shelf import Face, Shelf
+from ulna.core.photos.prints import Print
 from ulna.demo import kits
 from ulna.formats import svg
 

@@ -66,7 +66,7 @@ def test_the_paths_that_documents_name_exist(file: str) -> None:
 
 def test_every_command_is_documented() -> None:
     """docs/commands.md has a heading for each."""
-    from ulna.cli import app
+    from ulna.cli.app import app
 
     text = (ROOT / "docs/commands.md").read_text()
     names = [c.name or (c.callback.__name__ if c.callback else "") for c in app.registered_commands]

@@ -5352,7 +5352,7 @@ export interface components {
              */
             colours: string[];
             /** @default none */
-            direction: components["schemas"]["ulna__core__shelf__Direction"];
+            direction: components["schemas"]["ulna__core__paper__shelf__Direction"];
             /** @default plain */
             pattern: string;
             picture: string | null;
@@ -6102,7 +6102,7 @@ export interface components {
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
          * @enum {string}
          */
-        ulna__core__shelf__Direction: "none" | "one-way" | "two-way";
+        ulna__core__paper__shelf__Direction: "none" | "one-way" | "two-way";
         /** @description A step as a person is told it; the step itself has the figures. */
         ulna__formats__cut_document__Direction: {
             caution: string;

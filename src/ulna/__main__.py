@@ -12,11 +12,11 @@ def main() -> None:
     try:
         match sys.argv[1:]:
             case ["cutplan", request] if not request.startswith("--"):  # at once, without the other commands
-                from ulna.cutplan import cutplan
+                from ulna.cli.cutplan import cutplan
 
                 sys.exit(cutplan(request))
             case _:
-                from ulna.cli import app
+                from ulna.cli.app import app
 
                 app()
     except UlnaError as error:

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.directions import says
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import Length, Ruler, inches, parse
+from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat, of_kind
-from ulna.core.parts import Part, work_out
-from ulna.core.parts.base import Base
+from ulna.core.paper.shelf import Direction, Edge, Form, Paper, Shelf, Side, Strip
+from ulna.core.parts.kinds import Part, work_out
+from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.mats import Mat
-from ulna.core.pieces import Built, Ground, PaperChoice, Photo
-from ulna.core.shelf import Direction, Edge, Form, Paper, Shelf, Side, Strip
-from ulna.core.standing import stand
+from ulna.core.parts.pieces import Built, Ground, PaperChoice
+from ulna.core.photos.photo import Photo
 
 
 def paper(id: str, count: int = 2, strip: str = "", pattern: str = "plain", size: str = "12") -> Paper:

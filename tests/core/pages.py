@@ -8,40 +8,40 @@ from functools import cache
 from hypothesis import strategies as st
 
 from tests.core.examples import paper, scrap
-from ulna.core.crop import Frame
-from ulna.core.figures import FIGURES, Hole
-from ulna.core.geometry import Borders, Rect
-from ulna.core.lattice import SHAPES as SHAPES_OF_TILES
+from ulna.core.geometry.figures import FIGURES, Hole
+from ulna.core.geometry.lattice import SHAPES as SHAPES_OF_TILES
+from ulna.core.geometry.rects import Borders, Rect
+from ulna.core.geometry.shapes import SHAPES
 from ulna.core.measure import ZERO, Length, inches
-from ulna.core.page import PagePlan
+from ulna.core.page.page import PagePlan
 from ulna.core.page_formats import KINDS, of_kind
-from ulna.core.parts import Part
-from ulna.core.parts.band import Band
-from ulna.core.parts.base import Base
-from ulna.core.parts.card import Card
-from ulna.core.parts.cutout import Cutout
-from ulna.core.parts.grid import Cell, Grid
+from ulna.core.paper.shelf import Card as SheetCard
+from ulna.core.paper.shelf import Edge, Strip
 from ulna.core.parts.joined import Joined
-from ulna.core.parts.joint import Joint
+from ulna.core.parts.kinds import Part
+from ulna.core.parts.kinds.band import Band
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.grid import Cell, Grid
+from ulna.core.parts.kinds.joint import Joint
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.papered import Papered
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.pieced import Pieced
+from ulna.core.parts.kinds.pocket import Pocket
+from ulna.core.parts.kinds.rounds import Rounds
+from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.kinds.tape import Tape
+from ulna.core.parts.kinds.tiles import Taken, Tiles
+from ulna.core.parts.kinds.torn import EDGES, Torn
 from ulna.core.parts.mats import Mat
-from ulna.core.parts.mitred import Mitred
 from ulna.core.parts.opening import Opening
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.papered import Papered
-from ulna.core.parts.photo import PhotoPart
-from ulna.core.parts.pieced import Pieced
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.pocket import Pocket
-from ulna.core.parts.rounds import Rounds
-from ulna.core.parts.stitching import Stitching
-from ulna.core.parts.tape import Tape
-from ulna.core.parts.tiles import Taken, Tiles
-from ulna.core.parts.torn import EDGES, Torn
-from ulna.core.pieces import PaperChoice
-from ulna.core.prints import Print
-from ulna.core.shapes import SHAPES
-from ulna.core.shelf import Card as SheetCard
-from ulna.core.shelf import Edge, Strip
+from ulna.core.photos.crop import Frame
+from ulna.core.photos.prints import Print
 
 PAPERS = (
     paper("cream", 4),

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import size
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches, parse
 from ulna.core.page_formats import KINDS, PageFormat, of_kind
 

@@ -11,14 +11,14 @@ import pytest
 from PIL import Image, ImageStat
 
 from tests import blind_hand
-from ulna import cutting
 from ulna.core.cutting import progress
-from ulna.core.patterns import PATTERNS
-from ulna.cutting import page_cuts
+from ulna.core.paper.patterns import PATTERNS
 from ulna.demo import kits
 from ulna.demo.household import READY, set_up
 from ulna.formats.recipe import Recipe
-from ulna.household import Household
+from ulna.household import cutting
+from ulna.household.cutting import page_cuts
+from ulna.household.home import Household
 from ulna.store.errors import StoreError
 
 

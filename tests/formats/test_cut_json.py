@@ -8,8 +8,8 @@ from typing import Any
 
 import pytest
 
-from ulna.core.cutting import plan_cuts
 from ulna.core.errors import FieldError
+from ulna.core.planner import plan_cuts
 from ulna.formats import cut_json
 
 REQUEST: dict[str, Any] = {

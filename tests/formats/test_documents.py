@@ -7,7 +7,7 @@ import json
 import pytest
 from pydantic import ValidationError
 
-from ulna.core.page import PagePlan
+from ulna.core.page.page import PagePlan
 from ulna.demo import kits, pages
 from ulna.demo.scenes import SCENES
 from ulna.formats import kit, recipe

@@ -12,20 +12,20 @@ from pypdf import PdfReader
 from reportlab.pdfbase.ttfonts import TTFont
 
 from tests.core.examples import HERON, ground, mat, paper
-from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.placing import placements
 from ulna.core.measure import MARKS, Ruler, Unit, inches
-from ulna.core.page import Evaluated, PagePlan, evaluate
+from ulna.core.page.page import Evaluated, PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.base import Base
-from ulna.core.parts.photo import PhotoPart
+from ulna.core.paper.shelf import Shelf
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Place
-from ulna.core.pieces import PaperChoice
-from ulna.core.prints import Print
-from ulna.core.shelf import Shelf
+from ulna.core.photos.prints import Print
+from ulna.core.planner import plan_cuts
 from ulna.formats import cut_pdf, cuts, pdf_words, svg
 
 PAPERS = (paper("cream"), paper("ink", strip="1/2"))

@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 
 from ulna.core.errors import FieldError
 from ulna.core.measure import Length, Unit, inches, mm
-from ulna.core.patterns import PATTERNS
-from ulna.core.shelf import Direction, Edge, Form, Paper, Side, Stock, Strip, Thing, ThingKind
+from ulna.core.paper.patterns import PATTERNS
+from ulna.core.paper.shelf import Direction, Edge, Form, Paper, Side, Stock, Strip, Thing, ThingKind
 from ulna.formats import kit_csv
 
 

@@ -9,19 +9,20 @@ import pytest
 from PIL import Image
 
 from tests.core.examples import ground, mat
-from ulna.core.crop import Framing
-from ulna.core.geometry import Borders
+from ulna.core.geometry.rects import Borders
 from ulna.core.measure import inches, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.base import Base
+from ulna.core.paper.shelf import Direction, Paper, Shelf, Side
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.mats import Mat
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.pieces import PaperChoice, Photo
-from ulna.core.prints import Print
-from ulna.core.shelf import Direction, Paper, Shelf, Side
+from ulna.core.photos.crop import Framing
+from ulna.core.photos.photo import Photo
+from ulna.core.photos.prints import Print
 from ulna.formats import svg
 
 DPI = 40

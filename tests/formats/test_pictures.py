@@ -8,9 +8,9 @@ from pathlib import Path
 import pytest
 from PIL import ExifTags, Image, ImageDraw, PngImagePlugin
 
-from ulna.core.crop import Crop
 from ulna.core.errors import FieldError
-from ulna.core.look import Look
+from ulna.core.photos.crop import Crop
+from ulna.core.photos.look import Look
 from ulna.formats import pictures
 
 

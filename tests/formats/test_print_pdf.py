@@ -8,10 +8,10 @@ import pypdfium2
 import pytest
 from PIL import Image
 
-from ulna.core.geometry import Borders
+from ulna.core.geometry.rects import Borders
 from ulna.core.measure import Ruler, Unit, inches, mm, parse
-from ulna.core.print_sheets import PrintPaper, PrintSheet, Wanted, plan
-from ulna.core.prints import Print
+from ulna.core.photos.print_sheets import PrintPaper, PrintSheet, Wanted, plan
+from ulna.core.photos.prints import Print
 from ulna.formats import print_pdf
 from ulna.formats.print_picture import Sheetful, made
 

@@ -19,8 +19,8 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 from ulna import __version__
 from ulna.api import arranging, book, cutting, kits, pages, photos, printing, prints, settings, templates, together
 from ulna.api.problems import REFUSALS, Problem, register
-from ulna.household import Household
-from ulna.longer import Searches
+from ulna.household.home import Household
+from ulna.household.searches import Searches
 
 WEB = Path(__file__).parent.parent / "web"
 

@@ -28,18 +28,18 @@ from ulna.api.schemas import (
     VariantOut,
     saved,
 )
-from ulna.core import arrange
-from ulna.core.arrange import Arranged
-from ulna.core.audition import trials
 from ulna.core.errors import FieldError
-from ulna.core.handles import pull
-from ulna.core.measuring import between
-from ulna.core.page import PagePlan
-from ulna.core.pieces import Ground
-from ulna.core.reformat import reformat
-from ulna.core.standing import stand
+from ulna.core.page import arranging
+from ulna.core.page.arranging import Arranged
+from ulna.core.page.audition import trials
+from ulna.core.page.between import between
+from ulna.core.page.page import PagePlan
+from ulna.core.page.pulling import pull
+from ulna.core.page.reformat import reformat
+from ulna.core.page.standing import stand
+from ulna.core.parts.pieces import Ground
 from ulna.formats.recipe import Recipe
-from ulna.household import Household
+from ulna.household.home import Household
 from ulna.store.ids import new_id
 from ulna.store.library import Kept
 
@@ -77,7 +77,7 @@ def arrange_parts(asked: ArrangeAsked, home: AtHome) -> ArrangedOut:
 
 
 def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
-    ids = arrange.chosen_of(plan, asked.parts)
+    ids = arranging.chosen_of(plan, asked.parts)
     fresh: Callable[[str], str] = new_id
     after: PagePlan
     match asked.act:
@@ -85,35 +85,35 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
             marks = asked.marks or (0, 0)
             mark = ground.ruler.mark
             x, y = asked.across + mark * marks[0], asked.down + mark * marks[1]
-            after = arrange.shift(plan, ids, x, y, ground)
+            after = arranging.shift(plan, ids, x, y, ground)
         case "align":
-            after = arrange.align(plan, ids, asked.edge, ground)
+            after = arranging.align(plan, ids, asked.edge, ground)
         case "distribute":
-            return arrange.distribute(plan, ids, asked.way, ground)
+            return arranging.distribute(plan, ids, asked.way, ground)
         case "mirror":
-            after = arrange.mirror(plan, ids, asked.way, asked.on, ground)
+            after = arranging.mirror(plan, ids, asked.way, asked.on, ground)
         case "swap":
             if len(asked.parts) != 2:
                 raise FieldError("parts", str(len(asked.parts)), "two parts change places", "choose two")
-            after = arrange.swap(plan, asked.parts[0], asked.parts[1], ground)
+            after = arranging.swap(plan, asked.parts[0], asked.parts[1], ground)
         case "swap pages":
-            after = arrange.swap_pages(plan, ground)
+            after = arranging.swap_pages(plan, ground)
         case "copy":
-            return arrange.copy(plan, ids, fresh, ground)
+            return arranging.copy(plan, ids, fresh, ground)
         case "repeat":
-            return arrange.repeat(plan, ids, asked.rows, asked.columns, asked.across, asked.down, fresh, ground)
+            return arranging.repeat(plan, ids, asked.rows, asked.columns, asked.across, asked.down, fresh, ground)
         case "ring":
-            return arrange.ring(plan, ids, asked.count, asked.radius, fresh, ground)
+            return arranging.ring(plan, ids, asked.count, asked.radius, fresh, ground)
         case "group":
-            return Arranged(arrange.group(plan, asked.parts, new_id("group"), asked.name), tuple(asked.parts))
+            return Arranged(arranging.group(plan, asked.parts, new_id("group"), asked.name), tuple(asked.parts))
         case "ungroup":
-            return Arranged(arrange.ungroup(plan, asked.parts), tuple(asked.parts))
+            return Arranged(arranging.ungroup(plan, asked.parts), tuple(asked.parts))
         case "page as panel":
-            return arrange.page_as_panel(
+            return arranging.page_as_panel(
                 plan, "right" if asked.on == "right" else "left", asked.trim, fresh, ground
             )
         case "remove":
-            return Arranged(arrange.remove(plan, asked.parts, ground), ())
+            return Arranged(arranging.remove(plan, asked.parts, ground), ())
         case _:
             assert_never(asked.act)
     return Arranged(after, tuple(asked.parts))

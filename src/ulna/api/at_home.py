@@ -6,7 +6,7 @@ from typing import Annotated
 
 from fastapi import Depends, Request
 
-from ulna.household import Household
+from ulna.household.home import Household
 
 
 def _household(request: Request) -> Household:

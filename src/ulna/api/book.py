@@ -14,13 +14,13 @@ from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.kits import attachment
-from ulna.core import book
-from ulna.core.makes import makes
+from ulna.core.kit import book
 from ulna.core.measure import Ruler, Unit, decimal, inches, mm
+from ulna.core.paper.yields import makes
 from ulna.formats.cuts import CutSheet, plain
 from ulna.formats.cutting import Cutting
 from ulna.formats.kit import Kit
-from ulna.household import Household
+from ulna.household.home import Household
 
 router = APIRouter(prefix="/api", tags=["book"])
 

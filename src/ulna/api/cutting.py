@@ -9,23 +9,24 @@ from fastapi import APIRouter, Request
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response
 
-from ulna import cutting
 from ulna.api.at_home import AtHome
 from ulna.api.cut_schemas import CuttingOut, Elsewhere, Lacking, OnMat, SearchAsked, SearchOut, Spoiled, Tick
 from ulna.api.kits import attachment
 from ulna.api.schemas import Step as Asked
-from ulna.core import polygons
-from ulna.core.cutting import plan_cuts, progress
+from ulna.core.cutting import progress
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.directions import directions
-from ulna.core.cutting.effort import allowed, effort_of
 from ulna.core.cutting.finishing import cut_lines
 from ulna.core.cutting.steps import Open, Step, is_finishing
-from ulna.cutting import page_cuts
+from ulna.core.geometry import polygons
+from ulna.core.planner import plan_cuts
+from ulna.core.planner.effort import allowed, effort_of
 from ulna.formats import cut_document, cut_json, cuts, svg
 from ulna.formats.cut_document import Direction
-from ulna.household import CUTTING_OF, Household
-from ulna.longer import Search
+from ulna.household import cutting
+from ulna.household.cutting import page_cuts
+from ulna.household.home import CUTTING_OF, Household
+from ulna.household.searches import Search
 from ulna.store.errors import NotThere
 
 router = APIRouter(prefix="/api", tags=["cutting"])

@@ -9,7 +9,7 @@ from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.schemas import Step
-from ulna.household import Household
+from ulna.household.home import Household
 from ulna.store.library import Kept
 
 Out = Callable[[Kept, Household], BaseModel]

@@ -23,14 +23,14 @@ from ulna.api.schemas import (
     Tiles,
     saved,
 )
-from ulna.core import patterns
 from ulna.core.measure import SIZE, text
-from ulna.core.shelf import Paper, Side, cards_in_rows
+from ulna.core.paper import patterns
+from ulna.core.paper.shelf import Paper, Side, cards_in_rows
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
 from ulna.formats.kit import Card, Kit
 from ulna.formats.limits import MOST_JSON_BYTES
-from ulna.household import Household
+from ulna.household.home import Household
 from ulna.store.ids import new_id
 from ulna.store.library import Kept
 

@@ -30,27 +30,27 @@ from ulna.api.schemas import (
     PhotoColours,
     saved,
 )
-from ulna.core import arrange
-from ulna.core import guides as guiding
-from ulna.core.colour import word
-from ulna.core.cost import cost
-from ulna.core.dress import dressed
 from ulna.core.errors import FieldError
-from ulna.core.gutting import answered
-from ulna.core.look import AS_IT_CAME, Look
+from ulna.core.kit.cost import cost
+from ulna.core.kit.gutting import answered
 from ulna.core.measure import Length
-from ulna.core.page import PagePlan, evaluate, move
-from ulna.core.parts.photo import PhotoPart, filling
-from ulna.core.pieces import Ground
-from ulna.core.room import add
-from ulna.cutting import EFFORT, settled
+from ulna.core.page import arranging
+from ulna.core.page import guides as guiding
+from ulna.core.page.adding import add
+from ulna.core.page.dressing import dressed
+from ulna.core.page.page import PagePlan, evaluate, move
+from ulna.core.paper.colour import word
+from ulna.core.parts.kinds.photo import PhotoPart, filling
+from ulna.core.parts.pieces import Ground
+from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.formats import recipe as recipe_format
 from ulna.formats import svg
 from ulna.formats.cuts import Rect
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.formats.recipe import PhotoPart as PhotoPartModel
 from ulna.formats.recipe import Recipe
-from ulna.household import Household
+from ulna.household.cutting import EFFORT, settled
+from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
 
@@ -194,7 +194,7 @@ def move_part(asked: MoveAsked, home: AtHome) -> Moved:
         across=Guide.from_value(across) if across else None,
         down=Guide.from_value(down) if down else None,
         distances=[Distance.from_value(d) for d in guiding.distances(after, asked.part, ground.ruler)],
-        along=[p.id for p in plan.parts if p.id != asked.part and arrange.follows(plan, p.id, asked.part)],
+        along=[p.id for p in plan.parts if p.id != asked.part and arranging.follows(plan, p.id, asked.part)],
     )
 
 

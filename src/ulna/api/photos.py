@@ -24,17 +24,16 @@ from ulna.api.schemas import (
     UsedOn,
     saved,
 )
-from ulna.core import crop as cropping
-from ulna.core import fitting, look
-from ulna.core.crop import Crop
+from ulna.core.geometry.shapes import fitted, outline, path
 from ulna.core.measure import ZERO, parse, text
-from ulna.core.parts.photo import toned
-from ulna.core.pieces import Photo
-from ulna.core.prints import Print
-from ulna.core.shapes import fitted, outline, path
+from ulna.core.photos import crop as cropping
+from ulna.core.photos import fitting, look
+from ulna.core.photos.crop import Crop
+from ulna.core.photos.photo import Photo
+from ulna.core.photos.prints import Print, toned
 from ulna.formats.photo import Framing, PhotoRecord
 from ulna.formats.recipe import Recipe, photos_of
-from ulna.household import Household
+from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
 from ulna.store.picture_box import Copy

@@ -8,9 +8,9 @@ from fastapi.responses import Response
 from ulna.api.at_home import AtHome
 from ulna.api.prints import planned
 from ulna.api.schemas import PrinterOut, RunOut
-from ulna.household import Household
-from ulna.standins.photo_printer.line import NoAnswer
-from ulna.standins.photo_printer.words import Loaded
+from ulna.household.home import Household
+from ulna.machines.photo_printer.line import NoAnswer
+from ulna.machines.photo_printer.words import Loaded
 
 router = APIRouter(prefix="/api", tags=["printer"])
 

@@ -22,17 +22,17 @@ from ulna.api.schemas import (
     saved,
 )
 from ulna.core.errors import FieldError
-from ulna.core.geometry import Rect as CoreRect
+from ulna.core.geometry.rects import Rect as CoreRect
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.photo import lay
-from ulna.core.pieces import Ground
-from ulna.core.print_sheets import PrintPlan, PrintSheet
-from ulna.core.prints import words
+from ulna.core.parts.pieces import Ground
+from ulna.core.parts.printed import lay
+from ulna.core.photos.print_sheets import PrintPlan, PrintSheet
+from ulna.core.photos.prints import words
 from ulna.formats.cuts import Rect
 from ulna.formats.print_list import PrintList
 from ulna.formats.recipe import Recipe
-from ulna.household import Household
+from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
 

@@ -8,9 +8,10 @@ from urllib.parse import urlencode
 
 from pydantic import BaseModel, Field, model_validator
 
-from ulna.core import look, pieces
+from ulna.core.geometry.shapes import Shape
 from ulna.core.measure import ZERO, inches
-from ulna.core.shapes import Shape
+from ulna.core.parts import pieces
+from ulna.core.photos import look
 from ulna.formats.cuts import Rect
 from ulna.formats.kit import Kit, Paper, Side, Thing
 from ulna.formats.model import AnyLength, Gap, Model, Size
@@ -20,7 +21,7 @@ from ulna.formats.recipe import PageFormat, PaperChoice, Part, Print, Recipe
 from ulna.formats.settings import Settings
 from ulna.formats.svg import path_of
 from ulna.formats.template import Template
-from ulna.standins.photo_printer.words import Printer
+from ulna.machines.photo_printer.words import Printer
 from ulna.store.library import Kept
 
 

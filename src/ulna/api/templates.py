@@ -9,10 +9,10 @@ from fastapi import APIRouter
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.schemas import TemplateIn, TemplateOut, saved
-from ulna.core import template as templates
+from ulna.core.photos import template as templates
 from ulna.formats.cuts import Rect
 from ulna.formats.template import Template
-from ulna.household import Household
+from ulna.household.home import Household
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["templates"])

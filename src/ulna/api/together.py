@@ -8,17 +8,17 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from ulna import cutting
 from ulna.api.at_home import AtHome
 from ulna.api.cut_schemas import GutOffer
 from ulna.api.schemas import PageAsked, Saved, saved
-from ulna.core.cost import lacking
-from ulna.core.cutting.plan import CutPlan
-from ulna.core.gutting import Member, Settled
-from ulna.core.together import Help, Takes, takes
+from ulna.core.kit.cost import lacking
+from ulna.core.kit.gutting import Member, Settled
+from ulna.core.kit.together import Help, Takes, takes
+from ulna.core.planner.plan import CutPlan
 from ulna.formats.model import Model
 from ulna.formats.recipe import Recipe
-from ulna.household import Household
+from ulna.household import cutting
+from ulna.household.home import Household
 from ulna.store.errors import Changed, NotThere
 from ulna.store.library import Kept
 

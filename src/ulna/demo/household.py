@@ -7,19 +7,19 @@ import shutil
 from concurrent.futures import ProcessPoolExecutor
 from pathlib import Path
 
-from ulna import cutting
 from ulna.core.cutting import progress
 from ulna.core.measure import ZERO, inches
-from ulna.core.page import PagePlan
+from ulna.core.page.page import PagePlan
 from ulna.demo.scenes import SCENES, Scene
 from ulna.formats.kit import Kit
 from ulna.formats.photo import Face, Framing, PhotoRecord
 from ulna.formats.print_list import PrintList, WantedPrint
 from ulna.formats.recipe import Print, Recipe
 from ulna.formats.template import Cell, Template
-from ulna.household import Household
+from ulna.household import cutting
+from ulna.household.home import Household
+from ulna.machines.photo_printer.words import Loaded
 from ulna.standins.photo_printer.machine import Machine
-from ulna.standins.photo_printer.words import Loaded
 from ulna.store.errors import StoreError
 from ulna.store.ids import new_id
 

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ulna.core.patterns import PATTERNS
-from ulna.core.shelf import Edge, Form, Stock, ThingKind
+from ulna.core.paper.patterns import PATTERNS
+from ulna.core.paper.shelf import Edge, Form, Stock, ThingKind
 from ulna.formats.kit import Card, Kit, OnSheet, Paper, Side, Strip, Thing
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"

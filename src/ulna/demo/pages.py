@@ -4,31 +4,31 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from ulna.core.geometry import Borders
+from ulna.core.geometry.rects import Borders
+from ulna.core.geometry.shapes import Shape
 from ulna.core.measure import ZERO, Length, parse
-from ulna.core.page import Group, PagePlan
+from ulna.core.page.page import Group, PagePlan
 from ulna.core.page_formats import PageName, of_kind
-from ulna.core.parts.band import Band
-from ulna.core.parts.base import Base
-from ulna.core.parts.card import Card
-from ulna.core.parts.cutout import Cutout
-from ulna.core.parts.grid import Cell, Grid
-from ulna.core.parts.joint import Joint
+from ulna.core.paper.shelf import Face
+from ulna.core.parts.kinds.band import Band
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.grid import Cell, Grid
+from ulna.core.parts.kinds.joint import Joint
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.pieced import Pieced
+from ulna.core.parts.kinds.pocket import Pocket
+from ulna.core.parts.kinds.rounds import Rounds
+from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.kinds.tiles import Tiles
+from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.mats import Mat
-from ulna.core.parts.mitred import Mitred
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart
-from ulna.core.parts.pieced import Pieced
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.pocket import Pocket
-from ulna.core.parts.rounds import Rounds
-from ulna.core.parts.stitching import Stitching
-from ulna.core.parts.tiles import Tiles
-from ulna.core.parts.torn import Torn
-from ulna.core.pieces import PaperChoice
-from ulna.core.prints import Print
-from ulna.core.shapes import Shape
-from ulna.core.shelf import Face
+from ulna.core.photos.prints import Print
 
 
 def _paper(id: str, side: Face = "A", turned: bool = False) -> PaperChoice:

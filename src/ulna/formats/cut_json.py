@@ -10,10 +10,10 @@ import json
 from decimal import Decimal, InvalidOperation
 from typing import Any
 
-from ulna.core.cutting.by_hand import Step
-from ulna.core.cutting.plan import CutPlan, Layout, Placement
-from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
 from ulna.core.errors import FieldError
+from ulna.core.planner.by_hand import Step
+from ulna.core.planner.plan import CutPlan, Layout, Placement
+from ulna.core.planner.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
 
 PLACES = 6
 SCALE = 1_000_000

@@ -13,10 +13,10 @@ from ulna.core.cutting.directions import Direction, directions
 from ulna.core.cutting.placing import Placed
 from ulna.core.cutting.progress import SLIVER, finished
 from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
-from ulna.core.geometry import Rect
+from ulna.core.geometry.polygons import Polygon, box
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, Ruler
 from ulna.core.page_formats import PageFormat
-from ulna.core.polygons import Polygon, box
 from ulna.formats import layout_pdf, template_pdf
 from ulna.formats.pdf_pen import INCH, LINE, LITTLE, MARGIN, SMALL, PaperSize, Pen, unit_word, wrapped
 from ulna.formats.pdf_words import width

@@ -5,9 +5,9 @@ from __future__ import annotations
 import re
 from xml.sax.saxutils import escape
 
-from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.directions import written
+from ulna.core.geometry import polygons
 from ulna.core.measure import Ruler
 from ulna.formats import svg
 from ulna.formats.outlines import templates

@@ -10,10 +10,11 @@ from typing import Annotated, Any, Literal
 
 from pydantic import AfterValidator, Field, model_validator
 
-from ulna.core import figures, geometry, pieces
 from ulna.core.cutting import cut_list, progress, steps
-from ulna.core.figures import Figure
+from ulna.core.geometry import figures, rects
+from ulna.core.geometry.figures import Figure
 from ulna.core.measure import ZERO, Length, Ruler, decimal
+from ulna.core.parts import pieces
 from ulna.formats.kit import Strip
 from ulna.formats.model import AnyLength, Model
 
@@ -29,7 +30,7 @@ Outline = Annotated[list[Point], AfterValidator(_to_millionths)]
 
 
 class Rect(Model):
-    core = geometry.Rect
+    core = rects.Rect
     x: AnyLength
     y: AnyLength
     width: AnyLength

@@ -7,9 +7,10 @@ from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, field_validator, model_validator
 
-from ulna.core import figures, geometry, patterns, shelf
-from ulna.core.figures import Figure
+from ulna.core.geometry import figures, rects
+from ulna.core.geometry.figures import Figure
 from ulna.core.measure import ZERO, text
+from ulna.core.paper import patterns, shelf
 from ulna.formats.model import AnyLength, Gap, Model, Size, Supply
 
 MOST_PAPERS = 500
@@ -48,7 +49,7 @@ class Strip(Model):
 class OnSheet(Model):
     """A rectangle on a sheet, from its top left corner as it is looked at."""
 
-    core = geometry.Rect
+    core = rects.Rect
     x: Gap
     y: Gap
     width: Size

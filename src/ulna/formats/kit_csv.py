@@ -11,10 +11,10 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
 
-from ulna.core import shelf
 from ulna.core.errors import FieldError, LengthError
 from ulna.core.measure import SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse, text
-from ulna.core.patterns import PATTERNS
+from ulna.core.paper import shelf
+from ulna.core.paper.patterns import PATTERNS
 
 MOST_ROWS = 2_000
 MOST_BYTES = 4_000_000

@@ -7,12 +7,12 @@ from collections.abc import Sequence
 
 from reportlab.lib.colors import HexColor
 
-from ulna.core import polygons
 from ulna.core.cutting.placing import Placed
-from ulna.core.geometry import Rect
+from ulna.core.geometry import polygons
+from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, Length, Ruler
 from ulna.core.page_formats import PageFormat
-from ulna.core.polygons import Polygon
 from ulna.formats.pdf_pen import INCH, LINE, MARGIN, SMALL, Pen
 from ulna.formats.svg import INK
 

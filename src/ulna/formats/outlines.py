@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from ulna.core.cutting.cut_list import CutList, CutPiece
 from ulna.core.cutting.steps import Open, Round, Shape, Step
-from ulna.core.polygons import Polygon
+from ulna.core.geometry.polygons import Polygon
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,9 +10,9 @@ from reportlab.lib.colors import HexColor
 from reportlab.lib.pagesizes import A4, letter
 from reportlab.pdfgen.canvas import Canvas
 
-from ulna.core.geometry import Rect
+from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler, Unit
-from ulna.core.polygons import Polygon
 from ulna.formats.pdf_words import draw, know_fonts, width
 from ulna.formats.svg import INK
 

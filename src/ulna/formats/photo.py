@@ -6,11 +6,11 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ulna.core import crop as core_crop
-from ulna.core.crop import Framing as CoreFraming
-from ulna.core.look import MOST_STRAIGHTENED, size
-from ulna.core.look import Look as CoreLook
-from ulna.core.pieces import Photo
+from ulna.core.photos import crop as core_crop
+from ulna.core.photos.crop import Framing as CoreFraming
+from ulna.core.photos.look import MOST_STRAIGHTENED, size
+from ulna.core.photos.look import Look as CoreLook
+from ulna.core.photos.photo import Photo
 from ulna.formats.model import Model
 from ulna.formats.recipe import Print, Share, Zoom
 

@@ -20,10 +20,10 @@ from pathlib import Path
 
 from PIL import ExifTags, Image, ImageCms, ImageFile, ImageOps, IptcImagePlugin, UnidentifiedImageError
 
-from ulna.core.crop import Crop
 from ulna.core.errors import FieldError
-from ulna.core.geometry import perspective
-from ulna.core.look import Look, size, unseen
+from ulna.core.geometry.rects import perspective
+from ulna.core.photos.crop import Crop
+from ulna.core.photos.look import Look, size, unseen
 from ulna.formats.limits import MOST_PICTURE_BYTES
 
 Image.MAX_IMAGE_PIXELS = None  # the size is judged below, before anything is decoded

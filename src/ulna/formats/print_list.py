@@ -6,9 +6,9 @@ from typing import Annotated
 
 from pydantic import Field
 
-from ulna.core import print_sheets
-from ulna.core.geometry import Borders as CoreBorders
+from ulna.core.geometry.rects import Borders as CoreBorders
 from ulna.core.measure import Length, Unit, inches, mm
+from ulna.core.photos import print_sheets
 from ulna.formats.model import Gap, Model, PageSize
 from ulna.formats.recipe import Borders, Id, Print
 

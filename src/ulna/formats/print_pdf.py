@@ -10,8 +10,8 @@ from reportlab.lib.colors import HexColor
 from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
 
-from ulna.core.geometry import Rect
-from ulna.core.print_sheets import PrintSheet
+from ulna.core.geometry.rects import Rect
+from ulna.core.photos.print_sheets import PrintSheet
 from ulna.formats.pdf_words import FOLDER, FONTS, draw, know_fonts
 from ulna.formats.svg import INK
 

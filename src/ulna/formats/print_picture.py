@@ -10,13 +10,13 @@ from pathlib import Path
 
 from PIL import Image, ImageDraw
 
-from ulna.core.crop import Crop
-from ulna.core.geometry import Rect
-from ulna.core.look import Look
+from ulna.core.geometry.rects import Rect
+from ulna.core.geometry.shapes import outline
 from ulna.core.measure import Length
 from ulna.core.parts.punched import HOLE
-from ulna.core.prints import Print
-from ulna.core.shapes import outline
+from ulna.core.photos.crop import Crop
+from ulna.core.photos.look import Look
+from ulna.core.photos.prints import Print
 from ulna.formats import pictures
 
 LINE = "#9a9a9a"

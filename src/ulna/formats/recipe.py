@@ -8,25 +8,25 @@ from typing import Annotated, Any, Literal, Self
 
 from pydantic import Field, model_validator
 
-from ulna.core import crop, geometry, page, page_formats, pieces, prints
+from ulna.core import page_formats
+from ulna.core.geometry import rects
+from ulna.core.geometry.shapes import Shape
 from ulna.core.measure import ZERO
-from ulna.core.parts import (
+from ulna.core.page import page
+from ulna.core.parts import joined, mats, opening, pieces, place
+from ulna.core.parts.kinds import (
     axis,
     band,
     base,
     card,
     cutout,
     grid,
-    joined,
     joint,
-    mats,
     mitred,
-    opening,
     panel,
     papered,
     photo,
     pieced,
-    place,
     pocket,
     rounds,
     stitching,
@@ -34,7 +34,7 @@ from ulna.core.parts import (
     tiles,
     torn,
 )
-from ulna.core.shapes import Shape
+from ulna.core.photos import crop, prints
 from ulna.formats.model import Gap, Model, Offset, PageSize, Size
 
 MOST_PARTS = 400
@@ -63,7 +63,7 @@ class PaperChoice(Model):
 
 
 class Borders(Model):
-    core = geometry.Borders
+    core = rects.Borders
     left: Gap
     top: Gap
     right: Gap

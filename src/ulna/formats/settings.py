@@ -6,10 +6,10 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ulna.core import punches
 from ulna.core.cutting.progress import SLIVER
 from ulna.core.measure import MARKS, Ruler, Unit
-from ulna.core.pieces import GutRule
+from ulna.core.paper import punches
+from ulna.core.parts.pieces import GutRule
 from ulna.formats.model import Model, Size
 
 

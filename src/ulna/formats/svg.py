@@ -7,16 +7,17 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from xml.sax.saxutils import escape, quoteattr
 
-from ulna.core import patterns, polygons
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
-from ulna.core.geometry import Rect
-from ulna.core.look import Look
+from ulna.core.geometry import polygons
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler
-from ulna.core.page import DrawnLine, Evaluated
+from ulna.core.page.page import DrawnLine, Evaluated
 from ulna.core.page_formats import PageFormat
-from ulna.core.pieces import Piece
-from ulna.core.shelf import Paper, Shelf, Side
+from ulna.core.paper import patterns
+from ulna.core.paper.shelf import Paper, Shelf, Side
+from ulna.core.parts.pieces import Piece
+from ulna.core.photos.look import Look
 
 INK, CUT, REST, PAPER = "#23262b", "#a5312b", "#b07a1e", "#fffdf8"
 Href = Callable[[str], str | None]

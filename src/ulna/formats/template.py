@@ -6,10 +6,10 @@ from typing import Annotated
 
 from pydantic import Field
 
-from ulna.core import template as core_template
-from ulna.core.crop import Framing
 from ulna.core.measure import inches
-from ulna.core.pieces import Photo
+from ulna.core.photos import template as core_template
+from ulna.core.photos.crop import Framing
+from ulna.core.photos.photo import Photo
 from ulna.formats.cuts import Rect
 from ulna.formats.model import Gap, Model, Size
 from ulna.formats.recipe import Frame

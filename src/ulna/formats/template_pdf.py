@@ -6,9 +6,9 @@ import math
 
 from reportlab.lib.colors import HexColor
 
-from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.directions import written
+from ulna.core.geometry import polygons
 from ulna.formats.outlines import Template, templates
 from ulna.formats.pdf_pen import INCH, LINE, MARGIN, SMALL, Pen
 from ulna.formats.svg import CUT, INK

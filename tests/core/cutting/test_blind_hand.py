@@ -14,23 +14,24 @@ from hypothesis import strategies as st
 from tests.blind_hand import Document, Lies, area, cut, laid
 from tests.core.examples import HERON, ground
 from tests.core.pages import PAPERS, pages
-from ulna.core import polygons
-from ulna.core.arrange import page_as_panel
-from ulna.core.cutting import mishaps, plan_cuts, progress, scraps
+from ulna.core.cutting import mishaps, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.placing import placements
 from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.cutting.steps import Cut
-from ulna.core.flush import stays_whole
+from ulna.core.geometry import polygons
 from ulna.core.measure import MARKS, Ruler, Unit, inches
-from ulna.core.page import Evaluated, PagePlan, evaluate
-from ulna.core.parts.base import Base
-from ulna.core.parts.photo import outline_of
-from ulna.core.pieces import Ground, GutRule, PaperChoice, Piece
-from ulna.core.punches import Punch
-from ulna.core.shelf import Direction, Shelf
+from ulna.core.page.arranging import page_as_panel
+from ulna.core.page.flush import stays_whole
+from ulna.core.page.page import Evaluated, PagePlan, evaluate
+from ulna.core.paper.punches import Punch
+from ulna.core.paper.shelf import Direction, Shelf
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.pieces import Ground, GutRule, PaperChoice, Piece
+from ulna.core.photos.prints import outline_of
+from ulna.core.planner import plan_cuts
 from ulna.formats import cut_document
 
 QUICK = 300

@@ -7,23 +7,24 @@ from dataclasses import replace
 import pytest
 
 from tests.core.examples import ground, mat, paper, said_at, scrap, size
-from ulna.core.cost import cost, lacking
-from ulna.core.cutting import plan_cuts, progress, scraps
+from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.directions import says
 from ulna.core.cutting.listing import cut_list
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry.rects import Borders, Rect
+from ulna.core.kit.cost import cost, lacking
 from ulna.core.measure import Ruler, inches, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts import Part
-from ulna.core.parts.base import Base
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart
-from ulna.core.pieces import PaperChoice, Piece
-from ulna.core.prints import Print
-from ulna.core.shelf import Edge, Paper, Shelf, Strip
+from ulna.core.paper.shelf import Edge, Paper, Shelf, Strip
+from ulna.core.parts.kinds import Part
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.pieces import PaperChoice, Piece
+from ulna.core.photos.prints import Print
+from ulna.core.planner import plan_cuts
 
 
 def pieces_of(*parts: Part, papers: tuple[Paper, ...]) -> tuple[Piece, ...]:

@@ -7,12 +7,12 @@ from ulna.core.cutting import progress
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.measure import Ruler, inches, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.pieces import Piece
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.pieces import Piece
-from ulna.core.prints import Print
+from ulna.core.photos.prints import Print
 
 DOUBLE = of_kind("12x12", 2)
 

@@ -10,9 +10,9 @@ from ulna.core.cutting import progress
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.refinishing import refinished
 from ulna.core.measure import Ruler, inches
+from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.opening import Opening
-from ulna.core.parts.panel import Panel
-from ulna.core.pieces import Piece
+from ulna.core.parts.pieces import Piece
 from ulna.formats import cuts as cuts_format
 
 REEDS = paper("reeds", 2)

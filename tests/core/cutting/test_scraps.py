@@ -10,18 +10,18 @@ from hypothesis import strategies as st
 
 from tests.core.cutting.test_cut_list import listed, panel, pieces_of
 from tests.core.examples import paper, said_at, size
+from tests.core.page.test_any_page import SHELF, worked_out
+from tests.core.page.test_any_page import listed as listed_of
 from tests.core.pages import pages
-from tests.core.test_any_page import SHELF, worked_out
-from tests.core.test_any_page import listed as listed_of
 from ulna.core.cutting import mishaps, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.directions import sheet_directions
 from ulna.core.errors import FieldError
-from ulna.core.figures import Hole
-from ulna.core.geometry import Rect
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page import PagePlan
-from ulna.core.shelf import Shelf
+from ulna.core.page.page import PagePlan
+from ulna.core.paper.shelf import Shelf
 
 RULER = Ruler()
 REEDS = paper("reeds", 1, strip="1/2")

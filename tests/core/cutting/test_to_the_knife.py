@@ -10,24 +10,24 @@ from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.finishing import cut_lines
 from ulna.core.cutting.print_cuts import print_sheets
-from ulna.core.figures import Hole, outline
-from ulna.core.geometry import Rect
+from ulna.core.geometry.figures import Hole, outline
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page import Gutting, PagePlan, evaluate
+from ulna.core.page.page import Gutting, PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.base import Base
-from ulna.core.parts.card import Card
-from ulna.core.parts.cutout import Cutout
-from ulna.core.parts.mitred import Mitred
+from ulna.core.paper.shelf import Card as SheetCard
+from ulna.core.paper.shelf import Direction, Paper, Shelf, Side
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.opening import Opening
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.torn import Torn
-from ulna.core.pieces import PaperChoice
-from ulna.core.prints import Print
-from ulna.core.shelf import Card as SheetCard
-from ulna.core.shelf import Direction, Paper, Shelf, Side
+from ulna.core.photos.prints import Print
 
 REEDS = paper("reeds", 2)
 

@@ -9,23 +9,23 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import HERON, ground, paper, said, size, worked
-from ulna.core import polygons
-from ulna.core.arrange import mirrored
-from ulna.core.geometry import Borders
+from ulna.core.geometry import polygons
+from ulna.core.geometry.polygons import area, bounds
+from ulna.core.geometry.rects import Borders
 from ulna.core.measure import MARKS, ZERO, Length, Ruler, Unit, inches, mm, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.arranging import mirrored
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.base import Base
 from ulna.core.parts.joined import Joined
-from ulna.core.parts.mitred import Mitred
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.papered import Papered
+from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.opening import Opening
-from ulna.core.parts.panel import Panel
-from ulna.core.parts.papered import Papered
-from ulna.core.parts.stitching import Stitching
-from ulna.core.parts.torn import Torn
-from ulna.core.pieces import PaperChoice, Piece
-from ulna.core.polygons import area, bounds
-from ulna.core.prints import Print
+from ulna.core.parts.pieces import PaperChoice, Piece
+from ulna.core.photos.prints import Print
 
 A, B, C = (PaperChoice(name) for name in ("a", "b", "c"))
 

@@ -10,12 +10,12 @@ from hypothesis import strategies as st
 
 from tests.core.examples import HERON, ground, said, size, worked
 from ulna.core.measure import MARKS, ZERO, Length, Ruler, Unit, inches, mm, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.grid import Cell, Grid, solve
+from ulna.core.parts.kinds.grid import Cell, Grid, solve
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Place
-from ulna.core.pieces import PaperChoice
-from ulna.core.prints import Print
+from ulna.core.photos.prints import Print
 
 PAPERS = (PaperChoice("a"), PaperChoice("b"))
 RULER = Ruler()

@@ -6,8 +6,8 @@ import pytest
 
 from tests.core.examples import ground, mat, said, size, worked
 from ulna.core.measure import inches, parse
-from ulna.core.parts.joint import Joint, block
-from ulna.core.prints import Print
+from ulna.core.parts.kinds.joint import Joint, block
+from ulna.core.photos.prints import Print
 
 TWO = (Print(None, inches(4), inches(6)), Print(None, inches(3), inches(4)))
 

@@ -8,11 +8,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, mat, paper, size
-from ulna.core.geometry import Borders
+from ulna.core.geometry.rects import Borders
 from ulna.core.measure import Length, inches, mm, parse
+from ulna.core.paper.shelf import Stock
 from ulna.core.parts.mats import Mat, stack
-from ulna.core.pieces import PaperChoice
-from ulna.core.shelf import Stock
+from ulna.core.parts.pieces import PaperChoice
 
 sixteenths = st.integers(1, 80).map(lambda n: inches(0, n, 16))
 

@@ -7,7 +7,7 @@ import pytest
 from tests.core.examples import ground, said, size, worked
 from ulna.core.measure import parse
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.panel import Panel
+from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.place import Place
 
 

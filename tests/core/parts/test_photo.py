@@ -7,9 +7,10 @@ import pytest
 from tests.core.examples import HERON, LOCK, ground, mat, said, size, worked
 from ulna.core.measure import inches, parse
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.photo import PhotoPart, print_words
+from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.prints import Print
+from ulna.core.parts.printed import print_words
+from ulna.core.photos.prints import Print
 
 PHOTOS = {"heron": HERON, "lock": LOCK}
 

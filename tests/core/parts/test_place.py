@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, parse
 from ulna.core.page_formats import PageFormat, of_kind
 from ulna.core.parts.place import Across, Down, Place, place_at

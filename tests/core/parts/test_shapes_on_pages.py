@@ -10,28 +10,28 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, mat, paper, said, scrap, size, worked
-from ulna.core.arrange import mirrored
-from ulna.core.cutting import plan_cuts
 from ulna.core.cutting.demand import demand
-from ulna.core.figures import FIGURES, Hole, outline, scallops
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry.figures import FIGURES, Hole, outline, scallops
+from ulna.core.geometry.polygons import area, bounds
+from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page import PagePlan, evaluate
+from ulna.core.page.arranging import mirrored
+from ulna.core.page.page import PagePlan, evaluate
 from ulna.core.page_formats import of_kind
-from ulna.core.parts.card import Card
-from ulna.core.parts.cutout import Cutout
+from ulna.core.paper.shelf import Card as SheetCard
+from ulna.core.paper.shelf import Shelf, Thing, ThingKind
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.pocket import Pocket
+from ulna.core.parts.kinds.rounds import Rounds, count_of
+from ulna.core.parts.kinds.tape import Tape
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
-from ulna.core.parts.photo import PhotoPart
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.pocket import Pocket
-from ulna.core.parts.rounds import Rounds, count_of
-from ulna.core.parts.tape import Tape
-from ulna.core.pieces import PaperChoice
-from ulna.core.polygons import area, bounds
-from ulna.core.prints import Print
-from ulna.core.shelf import Card as SheetCard
-from ulna.core.shelf import Shelf, Thing, ThingKind
+from ulna.core.photos.prints import Print
+from ulna.core.planner import plan_cuts
 
 A = PaperChoice("a")
 

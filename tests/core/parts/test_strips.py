@@ -10,12 +10,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, paper, size, worked
+from ulna.core.geometry.polygons import area, clipped
 from ulna.core.measure import MARKS, Length, Ruler, Unit, inches, mm, parse
-from ulna.core.parts.band import Band, offsets, outward, strips_from
+from ulna.core.parts.kinds.band import Band, offsets, outward, strips_from
+from ulna.core.parts.kinds.pieced import Pieced, strips_a_side
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieced import Pieced, strips_a_side
-from ulna.core.pieces import PaperChoice, Piece
-from ulna.core.polygons import area, clipped
+from ulna.core.parts.pieces import PaperChoice, Piece
 
 PAPERS = tuple(PaperChoice(name) for name in ("a", "b", "c", "d"))
 RULER = Ruler()

@@ -11,20 +11,20 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.examples import HERON, boxes_of, ground, paper, size, worked
-from ulna.core import lattice
-from ulna.core.colouring import coloured, counts
 from ulna.core.cutting.demand import demand
-from ulna.core.geometry import Rect
-from ulna.core.lattice import SHAPES, Shape
+from ulna.core.geometry import lattice
+from ulna.core.geometry.colouring import coloured, counts
+from ulna.core.geometry.lattice import SHAPES, Shape
+from ulna.core.geometry.polygons import area, bounds, clipped
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches, mm, parse
-from ulna.core.parts.panel import Panel
+from ulna.core.paper.punches import Punch
+from ulna.core.paper.shelf import Card, Shelf
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.tiles import Taken, Tiles, yields
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
-from ulna.core.parts.tiles import Taken, Tiles, yields
-from ulna.core.pieces import PaperChoice
-from ulna.core.polygons import area, bounds, clipped
-from ulna.core.prints import Print
-from ulna.core.punches import Punch
-from ulna.core.shelf import Card, Shelf
+from ulna.core.photos.prints import Print
 
 PAPERS = tuple(PaperChoice(name) for name in ("a", "b", "c", "d", "e"))
 

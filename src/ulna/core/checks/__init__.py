@@ -7,8 +7,8 @@ from typing import Any
 
 from ulna.core.checks import bordered, parted, seams, uncovered, under
 from ulna.core.findings import Finding
-from ulna.core.geometry import Rect
-from ulna.core.pieces import Ground, Piece
+from ulna.core.geometry.rects import Rect
+from ulna.core.parts.pieces import Ground, Piece
 
 PlacedAt = Callable[[Any, Rect, Any, Any], Any]
 

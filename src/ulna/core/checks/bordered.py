@@ -6,9 +6,9 @@ from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
 from ulna.core.findings import Finding
-from ulna.core.geometry import Rect
-from ulna.core.parts.mitred import Mitred
-from ulna.core.pieces import Ground, Piece
+from ulna.core.geometry.rects import Rect
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.pieces import Ground, Piece
 
 
 def told(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground) -> Iterator[Finding]:

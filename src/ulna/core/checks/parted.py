@@ -12,9 +12,9 @@ from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Any
 
 from ulna.core.findings import Finding, Remedy
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches
-from ulna.core.pieces import Ground, Piece
+from ulna.core.parts.pieces import Ground, Piece
 
 SLIVER = inches(0, 1, 4)
 """What is narrower can hardly be cut, and hardly holds."""

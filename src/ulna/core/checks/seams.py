@@ -7,8 +7,8 @@ from typing import Any
 
 from ulna.core.findings import Finding
 from ulna.core.measure import ZERO, Length
-from ulna.core.parts.panel import Panel
-from ulna.core.pieces import Ground, Piece
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.pieces import Ground, Piece
 
 
 def told(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground) -> Iterator[Finding]:

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from ulna.core.findings import Finding
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
-from ulna.core.pieces import Ground, Piece
+from ulna.core.parts.pieces import Ground, Piece
 
 
 def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from ulna.core.findings import Finding
-from ulna.core.pieces import Ground, Piece
-from ulna.core.shelf import Stock
+from ulna.core.paper.shelf import Stock
+from ulna.core.parts.pieces import Ground, Piece
 
 
 def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:

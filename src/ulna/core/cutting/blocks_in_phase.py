@@ -14,14 +14,14 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
-from ulna.core.cutting.by_hand import Step
-from ulna.core.cutting.plan import CutPlan, Layout, Placement, SheetPlan, Unplaced
-from ulna.core.cutting.request import Area
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length
-from ulna.core.patterns import pitch_of
-from ulna.core.pieces import PaperChoice, Piece
-from ulna.core.shelf import Paper, Shelf
+from ulna.core.paper.patterns import pitch_of
+from ulna.core.paper.shelf import Paper, Shelf
+from ulna.core.parts.pieces import PaperChoice, Piece
+from ulna.core.planner.by_hand import Step
+from ulna.core.planner.plan import CutPlan, Layout, Placement, SheetPlan, Unplaced
+from ulna.core.planner.request import Area
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,11 +12,11 @@ from fractions import Fraction
 from typing import Literal
 
 from ulna.core.cutting.steps import Step
-from ulna.core.figures import Hole
-from ulna.core.geometry import Rect
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.polygons import Polygon, moved
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches
-from ulna.core.polygons import Polygon, moved
-from ulna.core.shelf import Face, Strip, paper_in
+from ulna.core.paper.shelf import Face, Strip, paper_in
 
 ARM = inches(12)
 """What a trimmer's cutting arm takes; longer cuts go by knife and metal ruler."""

@@ -9,12 +9,12 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ulna.core.cutting import blocks_in_phase
-from ulna.core.cutting.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
-from ulna.core.figures import inner_box
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry.figures import inner_box
+from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO
-from ulna.core.pieces import Piece as PagePiece
-from ulna.core.shelf import Direction, Paper, Shelf
+from ulna.core.paper.shelf import Direction, Paper, Shelf
+from ulna.core.parts.pieces import Piece as PagePiece
+from ulna.core.planner.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
 
 
 def demand(pieces: Iterable[PagePiece], shelf: Shelf) -> CutRequest:

@@ -23,10 +23,10 @@ from ulna.core.cutting.steps import (
     is_finishing,
     tool,
 )
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.pieces import TornEdge
-from ulna.core.shelf import Edge
+from ulna.core.paper.shelf import Edge
+from ulna.core.parts.pieces import TornEdge
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,14 +7,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutPiece
 from ulna.core.cutting.steps import Finishing, Line, Open, Round, Shape, Slant, Tear
-from ulna.core.figures import Hole
+from ulna.core.geometry import polygons
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.polygons import Point, Polygon
 from ulna.core.measure import PER_INCH, ZERO, Length, Ruler, inches
-from ulna.core.pieces import Piece
-from ulna.core.polygons import Point, Polygon
-from ulna.core.punches import Punch
+from ulna.core.paper.punches import Punch
+from ulna.core.parts.pieces import Piece
 
 MOST_LINES = 8
 """Of more straight lines nobody sets a ruler to each: the outline is traced."""

@@ -9,20 +9,20 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from ulna.core import polygons
 from ulna.core.cutting import blocks_in_phase, progress
-from ulna.core.cutting.by_hand import Step as Planned
 from ulna.core.cutting.cut_list import ARM, CutList, CutPiece, CutSheet
 from ulna.core.cutting.demand import lies_turned
 from ulna.core.cutting.finishing import finishing, shift
-from ulna.core.cutting.plan import CutPlan, Layout, SheetPlan
-from ulna.core.cutting.request import Area
 from ulna.core.cutting.steps import Cut, Gut, Step, Take, is_finishing, numbered, tool
-from ulna.core.geometry import Rect
+from ulna.core.geometry import polygons
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, Ruler
-from ulna.core.pieces import Piece
-from ulna.core.punches import Punch
-from ulna.core.shelf import Edge, Face, Paper, Shelf, seen_from
+from ulna.core.paper.punches import Punch
+from ulna.core.paper.shelf import Edge, Face, Paper, Shelf, seen_from
+from ulna.core.parts.pieces import Piece
+from ulna.core.planner.by_hand import Step as Planned
+from ulna.core.planner.plan import CutPlan, Layout, SheetPlan
+from ulna.core.planner.request import Area
 
 BY_TOOL = ("hand", "trimmer", "knife", "punch", "scissors", "fingers")
 

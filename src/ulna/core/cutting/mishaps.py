@@ -12,7 +12,7 @@ from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.progress import done, tick
 from ulna.core.cutting.steps import Cut, Gut, comes_before, is_finishing
 from ulna.core.errors import FieldError
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
 
 

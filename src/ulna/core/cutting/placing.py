@@ -14,17 +14,17 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.finishing import shift
-from ulna.core.figures import Hole
-from ulna.core.geometry import Rect
+from ulna.core.geometry import polygons
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, Length
 from ulna.core.page_formats import PageFormat, PageName
-from ulna.core.parts.photo import outline_of
-from ulna.core.pieces import Piece, Role
-from ulna.core.polygons import Polygon
-from ulna.core.shelf import Face
+from ulna.core.paper.shelf import Face
+from ulna.core.parts.pieces import Piece, Role
+from ulna.core.photos.prints import outline_of
 
 
 @dataclass(frozen=True, slots=True)

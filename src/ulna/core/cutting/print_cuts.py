@@ -9,15 +9,15 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import replace
 
-from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutPiece, CutSheet
 from ulna.core.cutting.finishing import is_punched, slants
 from ulna.core.cutting.steps import Axis, Cut, Finishing, Open, Shape, Slant, Step, Take, numbered
-from ulna.core.geometry import Rect
+from ulna.core.geometry import polygons
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.parts.photo import outline_of
-from ulna.core.pieces import Piece
-from ulna.core.punches import Punch
+from ulna.core.paper.punches import Punch
+from ulna.core.parts.pieces import Piece
+from ulna.core.photos.prints import outline_of
 
 
 def print_sheets(

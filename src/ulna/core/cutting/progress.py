@@ -8,13 +8,13 @@ from fractions import Fraction
 from itertools import count
 from typing import Literal
 
-from ulna.core import polygons
 from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, Rest
 from ulna.core.cutting.steps import Cut, Gut, Open, Step, comes_before, is_finishing
-from ulna.core.figures import Hole
-from ulna.core.geometry import Rect
+from ulna.core.geometry import polygons
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches
-from ulna.core.pieces import Piece
+from ulna.core.parts.pieces import Piece
 
 SLIVER = inches(0, 1, 2)
 """Rests narrower than this are not kept as scraps, where a person says nothing else."""

@@ -15,8 +15,8 @@ from ulna.core.cutting.finishing import finishing
 from ulna.core.cutting.progress import concerns, named_rests
 from ulna.core.cutting.steps import Finishing, Step, is_finishing
 from ulna.core.measure import Ruler
-from ulna.core.pieces import Piece
-from ulna.core.punches import Punch
+from ulna.core.paper.punches import Punch
+from ulna.core.parts.pieces import Piece
 
 NEAR = 1e-5
 """Outlines in kept lists are rounded to a millionth of an inch."""

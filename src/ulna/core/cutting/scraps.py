@@ -12,10 +12,10 @@ from dataclasses import dataclass, replace
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.progress import HAIR, SLIVER, Share, begun, done, shares
 from ulna.core.cutting.steps import Gut
-from ulna.core.figures import Hole
-from ulna.core.geometry import Rect
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length
-from ulna.core.shelf import Form, Paper, Shelf, seen_from
+from ulna.core.paper.shelf import Form, Paper, Shelf, seen_from
 
 Begun = tuple[CutList, Collection[str]]
 """A cut list and what is ticked on it."""

@@ -16,11 +16,11 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from ulna.core.figures import Hole
-from ulna.core.geometry import Rect
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length
-from ulna.core.pieces import TornEdge
-from ulna.core.polygons import Polygon
+from ulna.core.parts.pieces import TornEdge
 
 Axis = Literal["vertical", "horizontal"]
 Tool = Literal["hand", "trimmer", "knife", "punch", "scissors", "fingers"]

@@ -10,10 +10,10 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.parts.mats import gut_in
-from ulna.core.pieces import Piece
+from ulna.core.parts.pieces import Piece
 
 
 @dataclass(frozen=True, slots=True)

@@ -9,14 +9,14 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from ulna.core import polygons
 from ulna.core.findings import Finding
-from ulna.core.geometry import Rect
-from ulna.core.lattice import Shape, Tile
+from ulna.core.geometry import polygons
+from ulna.core.geometry.lattice import Shape, Tile
+from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler
-from ulna.core.pieces import Ground, Leftover, PaperChoice, Piece
-from ulna.core.polygons import Polygon
-from ulna.core.shelf import Direction
+from ulna.core.paper.shelf import Direction
+from ulna.core.parts.pieces import Ground, Leftover, PaperChoice, Piece
 
 STEP = {"hexagon": 60, "hexagon flat up": 60, "triangle": 60, "square": 90, "circle": 90}
 """The least turn in degrees that lays a tile on another one; a triangle that points up on one that points down."""

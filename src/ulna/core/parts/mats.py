@@ -15,12 +15,12 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 
 from ulna.core.findings import Finding
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry.polygons import Polygon, bounds, outward
+from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
-from ulna.core.patterns import repeat
-from ulna.core.pieces import Ground, Handle, PaperChoice, Piece
-from ulna.core.polygons import Polygon, bounds, outward
-from ulna.core.shelf import Direction, Stock
+from ulna.core.paper.patterns import repeat
+from ulna.core.paper.shelf import Direction, Stock
+from ulna.core.parts.pieces import Ground, Handle, PaperChoice, Piece
 
 LAP = inches(0, 3, 8)
 LEAST_LAP = inches(0, 1, 4)

@@ -12,15 +12,15 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any
 
-from ulna.core import polygons
-from ulna.core.crop import PRINT_SIZES
-from ulna.core.figures import Figure, Hole, outline
 from ulna.core.findings import Finding, Remedy
-from ulna.core.geometry import Borders, Rect
+from ulna.core.geometry import polygons
+from ulna.core.geometry.figures import Figure, Hole, outline
+from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, inches, parse
-from ulna.core.parts.photo import lay, name_of, nothing_left
-from ulna.core.pieces import Ground, PaperChoice, Piece
-from ulna.core.prints import Print
+from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.printed import lay, name_of, nothing_left
+from ulna.core.photos.crop import PRINT_SIZES
+from ulna.core.photos.prints import Print
 
 USUAL = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
 Opened = Any

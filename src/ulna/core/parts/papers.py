@@ -5,7 +5,7 @@ from __future__ import annotations
 import random
 from collections.abc import Sequence
 
-from ulna.core.pieces import PaperChoice
+from ulna.core.parts.pieces import PaperChoice
 
 NO_PAPER = PaperChoice()
 

@@ -14,7 +14,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from typing import Literal
 
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat, PageName
 

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from ulna.core.figures import Hole
 from ulna.core.findings import Finding
+from ulna.core.geometry.figures import Hole
 from ulna.core.measure import Length, Ruler, inches
 
 HOLE = inches(0, 1, 4)

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from ulna.core.geometry import Rect
+from ulna.core.geometry.rects import Rect
+from ulna.core.parts.pieces import Handle
 from ulna.core.parts.place import Place
-from ulna.core.pieces import Handle
 
 
 def size_handles(place: Place, box: Rect) -> list[Handle]:

@@ -20,7 +20,7 @@ from pypdf.errors import PyPdfError
 from ulna.core.errors import FieldError
 from ulna.core.measure import Length, inches, mm
 from ulna.formats.model import Model
-from ulna.standins.photo_printer.words import Job, Loaded, Printer
+from ulna.machines.photo_printer.words import Job, Loaded, Printer
 
 NAME = "Photo printer (simulated)"
 SAME = mm(1)

@@ -10,8 +10,8 @@ from fastapi import FastAPI, Request
 from fastapi.responses import JSONResponse, Response
 
 from ulna.core.errors import UlnaError
+from ulna.machines.photo_printer.words import Job, Loaded, Printer
 from ulna.standins.photo_printer.machine import Machine
-from ulna.standins.photo_printer.words import Job, Loaded, Printer
 
 MOST_BYTES = 600_000_000
 

@@ -1,0 +1,1 @@
+"""Rectangles on marks; outlines, polygons and lattices for what no ruler measures."""

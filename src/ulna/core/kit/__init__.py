@@ -1,0 +1,1 @@
+"""What pages take from a kit: the cost of one, several from one shelf, gutting, the book."""

@@ -1,0 +1,164 @@
+"""Where new parts go: photos where there is room, clear of the photos that lie there; panels under the photos.
+
+┌───────────────┐
+│ ▢ ▢ ▢         │  several go in rows from the top left, a usual gap apart;
+│ ▢ ▢     new   │  one alone goes in the middle of a page that has none yet
+└───────────────┘
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm
+from ulna.core.page.page import PagePlan
+from ulna.core.page.standing import stand
+from ulna.core.page_formats import PageFormat, PageName
+from ulna.core.parts.kinds import Part, Placed, work_out
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.grid import Grid
+from ulna.core.parts.kinds.mitred import Mitred
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.papered import Papered
+from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.kinds.tape import Tape
+from ulna.core.parts.kinds.tiles import Tiles
+from ulna.core.parts.pieces import Ground
+from ulna.core.parts.place import Across, Down, Place, place_at, position
+
+
+@dataclass(frozen=True, slots=True)
+class Added:
+    """A part with its place found; it lies directly under the part `under`, on top of all where that is None."""
+
+    part: Part
+    under: str | None
+
+
+def add(plan: PagePlan, parts: Sequence[Part], ground: Ground, above: str | None = None) -> list[Added]:
+    """Finds each new part its place and its level, in turn.
+
+    With `above` they lie on that part; else bases go lowest, panels under the first photo, photos on top of all.
+    """
+    lying = [(one.part, one.box) for one in stand(plan.parts, ground).values() if one.box]
+    added = list[Added]()
+    for k, part in enumerate(parts):
+        placed = _placed(plan, part, lying, len(parts) - k, ground)
+        at = _level(plan, part, above)
+        added.append(Added(placed, plan.parts[at].id if at < len(plan.parts) else None))
+        plan = replace(plan, parts=(*plan.parts[:at], placed, *plan.parts[at:]))
+        above = placed.id if above else None
+        box = stand(plan.parts, ground)[placed.id].box
+        if not isinstance(placed, Base) and box is not None:
+            lying.append((placed, box))
+    return added
+
+
+def _level(plan: PagePlan, part: Part, above: str | None) -> int:
+    if above is not None and above in (ids := [p.id for p in plan.parts]):
+        return ids.index(above) + 1
+    if part.level == "over":
+        return len(plan.parts)
+    lower = ("base",) if part.level == "base" else ("base", "under")
+    return next((k for k, p in enumerate(plan.parts) if p.level not in lower), len(plan.parts))
+
+
+def _placed(plan: PagePlan, part: Part, lying: list[tuple[Part, Rect]], coming: int, ground: Ground) -> Part:
+    """The part on the first page with room for it; where there is none, a step beside what lies in the middle."""
+    if isinstance(part, Base):
+        return part
+    taken = any(not isinstance(one, Base) and one.place == part.place for one, _ in lying)
+    if part.place.needs:  # it lies on another part, or beside it; a twin a step further
+        step = _gaps(ground.ruler)[0] if taken else ZERO
+        x, y = part.place.across, part.place.down
+        return replace(
+            part, place=replace(part.place, across=replace(x, by=x.by + step), down=replace(y, by=y.by + step))
+        )
+    if part.place != Place(part.place.on) and not taken:
+        return part  # where it is to lie is said already
+    if _fills(part):
+        return replace(part, place=_page_without_its_like(plan, part))
+    format = plan.format
+    built, _ = work_out(part, ground, format.page(part.place.on))
+    width, height = built.width, built.height
+    lies = [box for one, box in lying if _is_in_the_way(one, part)]
+    names: tuple[PageName, ...] = format.names if width <= format.width else ("spread",)
+    empty = [n for n in names if not any(format.page(n).meets(box) for box in lies)]
+    if empty and coming <= len(empty):
+        return replace(part, place=Place(empty[0]))
+    for name in names:
+        box = _spot(format.page(name), width, height, lies, ground.ruler)
+        if box is not None:
+            return replace(part, place=place_at(_FROM_CORNER, box, format))
+    emptiest = min(names, key=lambda name: sum(format.page(name).meets(box) for box in lies))
+    return replace(part, place=_beside(Place(emptiest), width, height, lies, format, ground.ruler))
+
+
+_FROM_CORNER = Place("left", Across("left"), Down("top"))
+
+
+def _is_in_the_way(one: Part, of: Part) -> bool:
+    """Photos lie on panels and bases, but not on photos; a panel of its own size lies beside others."""
+    if isinstance(one, Base) or _fills(one):
+        return False
+    return of.level == "under" or one.level == "over"
+
+
+def _fills(part: Part) -> bool:
+    """Whether it is as large as its page: sized from it, not by itself."""
+    if isinstance(part, Panel):
+        return part.trim is not None
+    if isinstance(part, Grid | Tiles):
+        return part.width is None and part.height is None
+    if isinstance(part, Tape):
+        return part.length is None
+    return isinstance(part, Papered | Mitred | Stitching)
+
+
+def _page_without_its_like(plan: PagePlan, part: Placed) -> Place:
+    taken = {p.place.on for p in plan.parts if isinstance(p, type(part)) and _fills(p)}
+    free = [name for name in plan.format.names if name not in taken]
+    wanted = part.place
+    return wanted if wanted.on in free or not free else replace(wanted, on=free[0])
+
+
+def _gaps(ruler: Ruler) -> tuple[Length, Length, Length]:
+    """What is usual between photos and from the edge of a page, wider first."""
+    if ruler.unit is Unit.INCH:
+        return inches(0, 1, 2), inches(0, 1, 4), inches(0, 1, 8)
+    return mm(12), mm(6), mm(3)
+
+
+def _spot(page: Rect, width: Length, height: Length, lies: list[Rect], ruler: Ruler) -> Rect | None:
+    """The first box of that size on a page, from the top and then from the left, clear of what lies there and of
+    the edges by the widest gap that leaves any."""
+    for gap in _gaps(ruler):
+        for y in sorted({_next_mark(y + gap, ruler) for y in (page.y, *(box.bottom for box in lies))}):
+            if y + height + gap > page.bottom:
+                break
+            level = [box for box in lies if box.y < y + height + gap and y - gap < box.bottom]
+            x = _next_mark(page.x + gap, ruler)
+            while x + width + gap <= page.right:
+                wall = max((b.right for b in level if b.x < x + width + gap and x - gap < b.right), default=None)
+                if wall is None:
+                    return Rect(x, y, width, height)
+                x = _next_mark(wall + gap, ruler)
+    return None
+
+
+def _next_mark(length: Length, ruler: Ruler) -> Length:
+    return length if ruler.on_mark(length) else ruler.step(length, 1)
+
+
+def _beside(
+    place: Place, width: Length, height: Length, lies: list[Rect], format: PageFormat, ruler: Ruler
+) -> Place:
+    """From the middle rightward and downward by a usual gap until no other part lies at the same corner."""
+    page = format.page(place.on)
+    middle, _ = position(place, width, height, page, page, ruler)
+    box, corners, step = middle, {(one.x, one.y) for one in lies}, _gaps(ruler)[0]
+    while (box.x, box.y) in corners:
+        box = box.moved(step, step)
+    return place if box == middle else place_at(place, box, format)

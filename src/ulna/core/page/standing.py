@@ -1,0 +1,139 @@
+"""Where every part of a page stands: parts that count from others are placed after those.
+
+A part whose base is gone, or that counts from itself by way of others, counts from the page and says so.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from ulna.core.findings import Finding, Remedy, Severity
+from ulna.core.geometry.rects import Rect
+from ulna.core.parts import place as places
+from ulna.core.parts.kinds import Part, Placed, name_of, work_out
+from ulna.core.parts.kinds import axis as axes
+from ulna.core.parts.kinds.axis import Axis
+from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.pieces import Built, Ground
+from ulna.core.parts.place import Across, Down, Place
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A part worked out at the origin, said in words with its place, and its box on the spread.
+
+    A part that cannot be made has no box. `room` is what it lies on. `moved` tells that its corner went to a mark.
+    """
+
+    part: Part
+    built: Built
+    says: str
+    box: Rect | None
+    room: Rect
+    moved: bool = False
+    findings: tuple[Finding, ...] = ()
+
+
+def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
+    """Every part by its id, in the order of the recipe."""
+    by_id = {part.id: part for part in parts}
+    names = {part.id: name_of(part, ground) for part in parts}
+    found: dict[str, Standing] = {}
+    looping = _loops(by_id)
+    todo = [(part, False) for part in reversed(parts)]
+    while todo:
+        part, ready = todo.pop()
+        if part.id in found:
+            continue
+        needed = [] if isinstance(part, Base) or part.id in looping else part.place.needs
+        missing = [by_id[id] for id in needed if id in by_id and id not in found]
+        if missing and not ready:
+            todo.append((part, True))
+            todo += [(one, False) for one in missing]
+            continue
+        found[part.id] = _standing(part, found, names, part.id in looping, ground)
+    return {part.id: found[part.id] for part in parts}
+
+
+def _loops(by_id: Mapping[str, Part]) -> set[str]:
+    """The parts that count from themselves by way of others."""
+    looping: set[str] = set()
+    settled: set[str] = set()
+    for start in by_id:
+        way: dict[str, list[str]] = {}
+        todo = [start]
+        while todo:
+            id = todo[-1]
+            part = by_id[id]
+            if id not in way:
+                way[id] = [] if isinstance(part, Base) else [o for o in part.place.needs if o in by_id]
+            if way[id] and id not in settled:
+                following = way[id].pop()
+                if following in todo:
+                    looping |= set(todo[todo.index(following) :])
+                elif following not in settled:
+                    todo.append(following)
+            else:
+                settled.add(id)
+                todo.pop()
+    return looping
+
+
+def on_page(place: Place) -> Place:
+    """The place counted from the page instead of other parts."""
+    inner = {"before": "left", "after": "right", "above": "top", "below": "bottom"}
+    edge_x = inner.get(place.across.edge, place.across.edge)
+    edge_y = inner.get(place.down.edge, place.down.edge)
+    across = Across(edge_x, place.across.by) if place.across.of else place.across  # type: ignore[arg-type]
+    down = Down(edge_y, place.down.by) if place.down.of else place.down  # type: ignore[arg-type]
+    return Place(place.on, across, down)
+
+
+def _standing(
+    part: Part, found: Mapping[str, Standing], names: Mapping[str, str], loops: bool, ground: Ground
+) -> Standing:
+    format = ground.format
+    if isinstance(part, Base):
+        page = format.page(part.on)
+        built, said = work_out(part, ground, page)
+        return Standing(part, built, f"{said}.", page, page)
+    place, findings = part.place, list[Finding]()
+    there = {id: found[id].box for id in place.needs if id in found}
+    if loops:
+        others = " and ".join(names[id] for id in place.needs)
+        told = (
+            f"Its place counts from {others}, whose place counts from it in turn; choose another for one of them."
+        )
+        findings.append(_astray(part, "place-loop", "stop", told, on_page(place)))
+    elif any(there.get(id) is None for id in place.needs):
+        told = "The part that its place counted from is not there; it counts from the page now."
+        findings.append(_astray(part, "place-gone", "warn", told, on_page(place)))
+    if findings:
+        place = on_page(place)
+    page = format.page(place.on)
+    in_x, in_y = _in(place.across.of, there, page), _in(place.down.of, there, page)
+    room = in_x if place.base is not None else page
+    built, said = work_out(part, ground, room)
+    says = f"{said}; {places.says(part.place, format, ground.ruler, names)}."
+    if not built.is_there:
+        return Standing(part, built, says, None, room, findings=tuple(findings))
+    if place.stand is not None:
+        axis, box = found[place.stand.of].part, there[place.stand.of]
+        if isinstance(axis, Axis) and box is not None:
+            point = axes.point(axis, box, place.stand.share)
+            at = places.centred_at(point, built.width, built.height, ground.ruler)
+            return Standing(part, built, says, at, room, findings=tuple(findings))
+    box, moved = places.position(place, built.width, built.height, in_x, in_y, ground.ruler)
+    return Standing(part, built, says, box, room, moved, tuple(findings))
+
+
+def _in(of: str | None, there: Mapping[str, Rect | None], page: Rect) -> Rect:
+    found = there.get(of or "")
+    return page if found is None else found
+
+
+def _astray(part: Placed, code: str, severity: Severity, told: str, place: Place) -> Finding:
+    return Finding(
+        code, severity, part.id, told, (Remedy("Count its place from the page", replace(part, place=place)),)
+    )

@@ -1,0 +1,241 @@
+"""What there is to make pages from: kits, papers with two sides, things, scraps."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field, replace
+from enum import StrEnum
+from fractions import Fraction
+from functools import cached_property
+from itertools import count, pairwise
+from typing import Literal
+
+from ulna.core.errors import NotOnShelf
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO, Length
+
+Face = Literal["A", "B"]
+
+
+class Stock(StrEnum):
+    """What a sheet is made of."""
+
+    PATTERNED = "patterned"
+    CARD = "card stock"
+    VELLUM = "vellum"
+
+
+class Form(StrEnum):
+    """How a sheet comes: whole, from a pad of smaller ones, or as what earlier cutting left."""
+
+    SHEET = "sheet"
+    PAD = "pad"
+    SCRAP = "scrap"
+
+
+class Direction(StrEnum):
+    """Which way up a side may lie: any; one way, like houses or words; two ways, like stripes."""
+
+    NONE = "none"
+    ONE_WAY = "one-way"
+    TWO_WAY = "two-way"
+
+
+class Edge(StrEnum):
+    LEFT = "left"
+    TOP = "top"
+    RIGHT = "right"
+    BOTTOM = "bottom"
+
+
+class ThingKind(StrEnum):
+    DIE_CUT = "die cut"
+    STICKER = "sticker"
+    PUFFY = "puffy sticker"
+    CHIPBOARD = "chipboard"
+    ENAMEL = "enamel dot"
+    SEQUIN = "sequin"
+    WOOD = "wood shape"
+    DOILY = "doily"
+    TAG = "tag"
+    LABEL = "label"
+    BANNER = "banner"
+    BRAD = "brad"
+    CLIP = "clip"
+    RIBBON = "ribbon"
+    TWINE = "twine"
+    TAPE = "tape"
+    STAMP = "stamp"
+    ALPHABET = "alphabet"
+    CARD = "journaling card"
+    OTHER = "other"
+
+
+@dataclass(frozen=True, slots=True)
+class Side:
+    """One side of a sheet as it looks.
+
+    `colours` has one to five, the leading one first, as `#rrggbb`; `busy` is 0 plain, 1 quiet, 2 lively, 3 busy;
+    `scale` is the repeat of the pattern. `picture` names a straightened photograph of the sheet, shown in place
+    of the drawn pattern.
+    """
+
+    pattern: str = "plain"
+    colours: tuple[str, ...] = ("#f4efe4",)
+    busy: int = 0
+    direction: Direction = Direction.NONE
+    scale: Length = ZERO
+    picture: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Strip:
+    """The maker's branding strip along one edge, as seen from the A side. It is cut off before all else."""
+
+    edge: Edge
+    depth: Length
+
+    def rect(self, width: Length, height: Length) -> Rect:
+        """Where it is on a sheet of that size."""
+        if self.edge in (Edge.LEFT, Edge.RIGHT):
+            return Rect(ZERO if self.edge is Edge.LEFT else width - self.depth, ZERO, self.depth, height)
+        return Rect(ZERO, ZERO if self.edge is Edge.TOP else height - self.depth, width, self.depth)
+
+    def leaves(self, width: Length, height: Length) -> Rect:
+        """The sheet less the strip."""
+        if self.edge in (Edge.LEFT, Edge.RIGHT):
+            return Rect(self.depth if self.edge is Edge.LEFT else ZERO, ZERO, width - self.depth, height)
+        return Rect(ZERO, self.depth if self.edge is Edge.TOP else ZERO, width, height - self.depth)
+
+    def seen_from(self, face: Face) -> Strip:
+        """The same strip as it is seen from a side."""
+        other = {Edge.LEFT: Edge.RIGHT, Edge.RIGHT: Edge.LEFT}
+        return self if face == "A" else Strip(other.get(self.edge, self.edge), self.depth)
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on."""
+
+    name: str
+    at: Rect
+    side: Face = "A"
+
+
+@dataclass(frozen=True, slots=True)
+class Paper:
+    """So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from.
+
+    `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
+    side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
+    hole may reach beyond what is left of the scrap.
+    """
+
+    id: str
+    name: str
+    width: Length
+    height: Length
+    count: int = 1
+    stock: Stock = Stock.PATTERNED
+    form: Form = Form.SHEET
+    a: Side = field(default_factory=Side)
+    b: Side = field(default_factory=Side)
+    strip: Strip | None = None
+    scrap_of: str | None = None
+    cards: tuple[Card, ...] = ()
+    holes: tuple[Hole, ...] = ()
+    inside: Hole | None = None
+
+    def face(self, face: Face) -> Side:
+        return self.a if face == "A" else self.b
+
+    @property
+    def usable(self) -> Rect:
+        """The sheet, from its A side, less its branding strip."""
+        if self.strip is None:
+            return Rect(ZERO, ZERO, self.width, self.height)
+        return self.strip.leaves(self.width, self.height)
+
+    @property
+    def area(self) -> Fraction:
+        """The paper of one sheet in units squared: without what is cut out of it already."""
+        return paper_in(Rect(ZERO, ZERO, self.width, self.height), self.inside, self.holes)
+
+    @property
+    def is_scrap(self) -> bool:
+        return self.form is Form.SCRAP
+
+
+def cards_in_rows(paper: Paper, rows: int, columns: int, side: Face = "A") -> tuple[Card, ...]:
+    """The cards of a sheet that is printed with so many rows of so many equal ones: they share out what the branding
+    strip leaves, as it is seen from that side, row by row, and are called by their number after those there are."""
+    strip = paper.strip.seen_from(side) if paper.strip else None
+    room = strip.leaves(paper.width, paper.height) if strip else Rect(ZERO, ZERO, paper.width, paper.height)
+    xs = [room.x + room.width.part(k, columns) for k in range(columns + 1)]
+    ys = [room.y + room.height.part(k, rows) for k in range(rows + 1)]
+    taken = {card.name for card in paper.cards}
+    names = (str(n) for n in count(1) if str(n) not in taken)
+    return tuple(
+        Card(next(names), Rect(x, y, right - x, bottom - y), side)
+        for y, bottom in pairwise(ys)
+        for x, right in pairwise(xs)
+    )
+
+
+def paper_in(at: Rect, inside: Hole | None, holes: Iterable[Hole]) -> Fraction:
+    """How much paper there is in a part of a sheet, in units squared: what is inside, less what is a hole already."""
+    there = Fraction(at.area) if inside is None else inside.units_in(at)
+    return there - sum((hole.units_in(at) for hole in holes), Fraction(0))
+
+
+def seen_from(hole: Hole, width: Length, face: Face) -> Hole:
+    """A hole of a sheet of that width, given as seen from A, as it is seen from a side; and the other way round. All
+    figures are their own mirror images, so one that stands upright stays."""
+    if face == "A":
+        return hole
+    clipped = tuple((width.inches - x, y) for x, y in reversed(hole.clipped))
+    return replace(hole, x=width - hole.at.right, clipped=clipped, quarters=-hole.quarters % 4)
+
+
+@dataclass(frozen=True, slots=True)
+class Thing:
+    """So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is."""
+
+    id: str
+    name: str
+    kind: ThingKind = ThingKind.OTHER
+    count: int = 1
+    length: Length | None = None
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class Shelf:
+    """All the papers and things there are, by id."""
+
+    papers: Mapping[str, Paper] = field(default_factory=dict)
+    things: Mapping[str, Thing] = field(default_factory=dict)
+
+    @classmethod
+    def of(cls, papers: list[Paper], things: Iterable[Thing] = ()) -> Shelf:
+        return cls({paper.id: paper for paper in papers}, {thing.id: thing for thing in things})
+
+    def paper(self, id: str) -> Paper:
+        """Raises `NotOnShelf`."""
+        try:
+            return self.papers[id]
+        except KeyError:
+            raise NotOnShelf("paper", id) from None
+
+    @cached_property
+    def _scraps(self) -> dict[str, list[str]]:
+        found: dict[str, list[str]] = {}
+        for paper in self.papers.values():
+            if paper.scrap_of and paper.count:
+                found.setdefault(paper.scrap_of, []).append(paper.id)
+        return found
+
+    def sources(self, id: str) -> list[str]:
+        """The sheets that a piece of this paper may come from: its scraps first, then itself."""
+        return [*self._scraps.get(id, []), id]

@@ -1,0 +1,88 @@
+"""A card from a cut-apart sheet, or a motif or phrase at its place on a sheet: a piece that is cut from there alone.
+
+Using a card's back means giving up its front, and the other way round; what is behind a motif goes with it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from typing import ClassVar
+
+from ulna.core.findings import Finding
+from ulna.core.geometry.figures import Figure, outline
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO
+from ulna.core.parts import mats as matting
+from ulna.core.parts.cards import printed
+from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.opening import Opening, cut_all
+from ulna.core.parts.opening import words as opening_words
+from ulna.core.parts.pieces import Built, Ground, Piece
+from ulna.core.parts.place import Place
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
+    `openings` it is a frame.
+    """
+
+    kind: ClassVar[str] = "card"
+    level: ClassVar[str] = "over"
+    id: str
+    sheet: str | None = None
+    card: str = ""
+    back: bool = False
+    figure: Figure = "rectangle"
+    angle: float = 0.0
+    mats: tuple[Mat, ...] = ()
+    openings: tuple[Opening, ...] = ()
+    place: Place = field(default_factory=Place)
+
+
+def build(part: Card, ground: Ground, room: Rect) -> Built:
+    """Mats under it, then the card, pinned to its place as it is seen from the side that shows."""
+    there = printed(part.sheet, part.card, part.back, ground)
+    if there is None:
+        told = (
+            "Choose a sheet and one of its cards." if not part.sheet else "This card is not on its sheet any more."
+        )
+        return Built(ZERO, ZERO, findings=(Finding("no-card", "stop", part.id, told),))
+    card, at = there.card, there.at
+    mats = stack(part.id, card.name, at.width, at.height, part.mats, ground)
+    name = f"card {card.name}" + (", its back" if part.back else "")
+    piece = Piece(f"{part.id}/card", part.id, "card", name, mats.inner, mats.inner, there.choice, pin=at)
+    if part.figure != "rectangle":
+        line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
+        piece = replace(piece, outline=line, figure=part.figure, cut=at.width.part(1, 6))
+    cut = cut_all(part, piece, ground)
+    other = "front" if part.back else "back"
+    given = Finding(
+        "card-side", "note", part.id, f"Its {other} goes with it: it can be used on neither other place."
+    )
+    return Built(
+        mats.width,
+        mats.height,
+        (*mats.pieces, *cut.behind, cut.piece, *cut.on),
+        mats.arithmetic,
+        (*mats.findings, *cut.findings, given),
+        handles=mats.handles,
+    )
+
+
+def name(part: Card, ground: Ground) -> str:
+    return f"the card {part.card}" if part.card else "the card"
+
+
+def sentence(part: Card, ground: Ground) -> str:
+    there = printed(part.sheet, part.card, part.back, ground)
+    if there is None:
+        return "Card, not chosen yet"
+    card = there.card
+    said = [
+        f"Card {card.name}{', its back' if part.back else ''}",
+        ground.ruler.say_size(card.at.width, card.at.height),
+    ]
+    said.append(f"from {there.paper.name}")
+    said += [opening_words(opening, ground) for opening in part.openings]
+    return ", ".join([*said, *matting.says(part.mats, ground)])

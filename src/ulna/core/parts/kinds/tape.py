@@ -1,0 +1,89 @@
+"""Tape from a roll, by length: as a divider, as a line that a cluster stands on, as a column of words.
+
+An end that lies on the edge of the page is wrapped round it: 1/2 in more at each such end.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from typing import ClassVar
+
+from ulna.core.findings import Finding
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.paper.shelf import Thing
+from ulna.core.parts.pieces import Built, Ground, Handle, Piece
+from ulna.core.parts.place import Place
+
+WRAP = inches(0, 1, 2)
+PLAIN = "#c8b98f"
+
+
+@dataclass(frozen=True, slots=True)
+class Tape:
+    """`thing` is the roll on the shelf; `colour` is how it is drawn. `upright` runs down the page. With `length` None
+    it runs from edge to edge of what it lies on; `wrapped` counts the ends that go round an edge.
+    """
+
+    kind: ClassVar[str] = "tape"
+    level: ClassVar[str] = "over"
+    id: str
+    thing: str | None = None
+    width: Length = inches(0, 5, 8)
+    length: Length | None = None
+    upright: bool = False
+    wrapped: int = 2
+    colour: str = PLAIN
+    place: Place = field(default_factory=Place)
+
+
+def used(part: Tape, room: Rect) -> Length:
+    """What it takes from the roll, wrapped ends counted."""
+    long = part.length if part.length is not None else room.height if part.upright else room.width
+    return long + WRAP * part.wrapped
+
+
+def build(part: Tape, ground: Ground, room: Rect) -> Built:
+    """One strip of tape; what is there of it is told where it is not enough."""
+    ruler = ground.ruler
+    w, takes = ruler.round(part.width), used(part, room)
+    long = takes - WRAP * part.wrapped
+    if min(w, long) < SIZE.least:
+        told = "Tape needs a width and a length; make them larger."
+        return Built(ZERO, ZERO, findings=(Finding("tape", "stop", part.id, told),))
+    width, height = (w, long) if part.upright else (long, w)
+    box = Rect(ZERO, ZERO, width, height)
+    piece = Piece(f"{part.id}/tape", part.id, "tape", "tape", box, box, colour=part.colour)
+    ends = f" + {part.wrapped} × {ruler.say(WRAP)} wrapped" if part.wrapped else ""
+    told = f"{ruler.say(long)}{ends} = {ruler.say(takes)} of tape"
+    right, low = (width, height.part(1, 2), 1.0, 0.0), (width.part(1, 2), height, 0.0, 1.0)
+    handles = [Handle("width", "width", *(right if part.upright else low))]
+    if part.length is not None:
+        handles.append(Handle("length", "length", *(low if part.upright else right)))
+    findings = _enough(part, takes, ground)
+    return Built(width, height, (piece,), told, findings, handles=tuple(handles))
+
+
+def _enough(part: Tape, takes: Length, ground: Ground) -> tuple[Finding, ...]:
+    thing: Thing | None = ground.shelf.things.get(part.thing or "")
+    if part.thing and thing is None:
+        return (Finding("thing-gone", "warn", part.id, "This tape is no longer on the shelf."),)
+    if thing is None or thing.length is None or takes <= thing.length * thing.count:
+        return ()
+    there = ground.ruler.say(thing.length * thing.count)
+    told = f"It takes {ground.ruler.say(takes)} of {thing.name}, and {there} is there."
+    return (Finding("tape-short", "warn", part.id, told),)
+
+
+def name(part: Tape, ground: Ground) -> str:
+    thing = ground.shelf.things.get(part.thing or "")
+    return thing.name if thing else "the tape"
+
+
+def sentence(part: Tape, ground: Ground) -> str:
+    say = ground.ruler.say
+    thing = ground.shelf.things.get(part.thing or "")
+    long = say(part.length) if part.length is not None else "from edge to edge"
+    ends = {0: "no end wrapped", 1: "one end wrapped", 2: "both ends wrapped"}[part.wrapped]
+    way = "down" if part.upright else "across"
+    return f"Tape {thing.name if thing else ''}".rstrip() + f", {say(part.width)} wide, {long} {way}, {ends}"

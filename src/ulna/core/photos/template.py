@@ -1,0 +1,76 @@
+"""Many small photos printed as one picture: in rows and columns, or each at a place of its own.
+
+┌───────────────┐
+│ ┌───┐ ┌───┐   │  a cell is (width − 2·rim − (columns − 1)·gap) / columns wide, and the same down;
+│ └───┘g└───┘ r │  what divides unevenly is rounded at the cells' edges, so that no error adds up
+└───────────────┘
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO, Length, inches
+from ulna.core.photos.crop import Frame
+
+
+@dataclass(frozen=True, slots=True)
+class Cell:
+    """A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner."""
+
+    photo: str | None = None
+    frame: Frame | None = None
+    place: Rect | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Template:
+    """One print of many photos. Cells without a place fill the rows in order; the others lie where they are put.
+
+    `cut_apart` says that it is cut into its photos after printing, and is not one piece.
+    """
+
+    name: str
+    width: Length = inches(4)
+    height: Length = inches(6)
+    rows: int = 3
+    columns: int = 2
+    gap: Length = inches(0, 1, 8)
+    rim: Length = inches(0, 1, 8)
+    cells: tuple[Cell, ...] = ()
+    cut_apart: bool = False
+
+
+def rows(template: Template) -> list[Rect]:
+    """The places of the rows, left to right and downward; none where gaps and rim leave nothing."""
+    t = template
+    across = t.width - t.rim * 2 - t.gap * (t.columns - 1)
+    down = t.height - t.rim * 2 - t.gap * (t.rows - 1)
+    if across <= ZERO or down <= ZERO:
+        return []
+    found = []
+    for k in range(t.rows * t.columns):
+        row, column = divmod(k, t.columns)
+        x1, x2 = across.part(column, t.columns), across.part(column + 1, t.columns)
+        y1, y2 = down.part(row, t.rows), down.part(row + 1, t.rows)
+        found.append(Rect(t.rim + x1 + t.gap * column, t.rim + y1 + t.gap * row, x2 - x1, y2 - y1))
+    return found
+
+
+def cuts(template: Template) -> tuple[list[Length], list[Length]]:
+    """Where a template is cut apart: distances from its left edge, and from its top; a gap takes two cuts.
+
+    Cells at places of their own may lie across each other and are not counted.
+    """
+    cells = rows(template)
+    across = sorted({edge for cell in cells for edge in (cell.x, cell.right)} - {ZERO, template.width})
+    down = sorted({edge for cell in cells for edge in (cell.y, cell.bottom)} - {ZERO, template.height})
+    return across, down
+
+
+def filled(template: Template) -> list[tuple[Cell, Rect]]:
+    """Each cell with its place, from underneath upward; more cells than the rows hold are left out."""
+    in_rows = [cell for cell in template.cells if cell.place is None]
+    own = [(cell, cell.place) for cell in template.cells if cell.place is not None]
+    return [*zip(in_rows, rows(template), strict=False), *own]

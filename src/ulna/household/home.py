@@ -1,0 +1,319 @@
+"""One household's things as the core knows them: the store read into a shelf, photos, a ruler, pages, cut lists.
+
+This is the one place where store, formats and core meet; the API, the command line and the demo stand on it.
+"""
+
+from __future__ import annotations
+
+import contextlib
+import io
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import replace
+from pathlib import Path
+from typing import Any, BinaryIO, TypeVar
+
+from ulna.core.cutting import progress, scraps
+from ulna.core.measure import Length, Ruler
+from ulna.core.page.page import Evaluated, PagePlan, evaluate
+from ulna.core.page.standing import stand
+from ulna.core.page_formats import PageFormat
+from ulna.core.paper import colour, punches, ranking
+from ulna.core.paper.shelf import Paper, Shelf, Thing
+from ulna.core.parts.pieces import Ground, GutRule
+from ulna.core.photos.crop import Crop
+from ulna.core.photos.look import Look, key
+from ulna.core.photos.photo import Photo
+from ulna.formats import collection
+from ulna.formats.cutting import Cutting
+from ulna.formats.kit import Kit
+from ulna.formats.limits import MOST_PICTURE_BYTES
+from ulna.formats.photo import PhotoRecord
+from ulna.formats.print_list import PrintList
+from ulna.formats.recipe import Recipe
+from ulna.formats.settings import Settings
+from ulna.formats.template import Template
+from ulna.household.darkroom import Darkroom
+from ulna.household.printing import Printing
+from ulna.household.roll import Roll
+from ulna.store.errors import Changed, NotThere
+from ulna.store.ids import new_id
+from ulna.store.library import Kept, Library
+from ulna.store.picture_box import PictureBox
+
+MOST_CACHED = 60
+
+COLOURS_LONGEST = 36
+"""To so many pixels a picture is made smaller before its colours are measured."""
+
+
+CUTTING_OF = "cutting-"
+"""What the id of a page's cutting begins with."""
+
+
+Value = TypeVar("Value")
+
+
+def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
+    """The shelf less so many sheets of some papers."""
+    papers = {p.id: replace(p, count=max(0, p.count - kept.get(p.id, 0))) for p in shelf.papers.values()}
+    return Shelf(papers, shelf.things) if kept else shelf
+
+
+class Household:
+    """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
+
+    def __init__(self, home: Path, printer: str | None = None) -> None:
+        self.library = Library(home)
+        self.pictures = PictureBox(home / "pictures")
+        self.darkroom = Darkroom()
+        self.roll = Roll(self.library, self.pictures, self.darkroom)
+        self.printing = Printing(self.library, self.roll, self.darkroom, printer)
+        self._cache: dict[str, tuple[object, Any]] = {}
+
+    def close(self) -> None:
+        self.darkroom.close()
+        self.library.close()
+
+    def cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
+        """What `make` gives, made again only once a document of these kinds has changed."""
+        stamp = self.stamp(kinds)
+        found = self._cache.get(name)
+        if found is None or found[0] != stamp:
+            self.remember(name, stamp, made := make())
+            return made
+        value: Value = found[1]
+        return value
+
+    def stamp(self, kinds: Iterable[str]) -> object:
+        """What is another one whenever a document of these kinds has changed."""
+        stamps = self.library.stamps()
+        return tuple(stamps.get(kind) for kind in kinds)
+
+    def remember(self, name: str, stamp: object, value: object) -> None:
+        """Keeps a value for as long as the stamp is the same."""
+        if len(self._cache) > MOST_CACHED:
+            self._cache.clear()
+        self._cache[name] = stamp, value
+
+    # ---- settings, shelf, photos -----------------------------------------------------------------------
+
+    def settings(self) -> Kept:
+        """The settings' document, made on first asking."""
+        try:
+            return self.library.get("settings", "settings")
+        except NotThere:
+            try:
+                return self.library.add("settings", Settings().model_dump(mode="json"), "began", id="settings")
+            except Changed as first:  # another request was quicker
+                return first.current
+
+    def ruler(self) -> Ruler:
+        return self.cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())
+
+    def punches(self) -> tuple[punches.Punch, ...]:
+        found = Settings.model_validate(self.settings().body).punches
+        return tuple(punch.value() for punch in found)
+
+    def least_scrap(self) -> Length:
+        """Rests narrower than this are waste."""
+        least: Length = Settings.model_validate(self.settings().body).least_scrap
+        return least
+
+    def gut_rule(self) -> GutRule:
+        return Settings.model_validate(self.settings().body).gut
+
+    def shelf(self) -> Shelf:
+        """Every paper of every kit that is not put away, as it was unpacked."""
+        return self.cached("shelf", ["kit"], self._read_shelf)
+
+    def _read_shelf(self) -> Shelf:
+        papers, things = list[Paper](), list[Thing]()
+        for kept in self.library.all("kit"):
+            kit = Kit.model_validate(kept.body)
+            papers += [paper.value() for paper in kit.papers]
+            things += [thing.value() for thing in kit.things]
+        return Shelf.of(papers, things)
+
+    def shelf_for(self, page: str | None) -> Shelf:
+        """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
+        return self.cached(
+            f"shelf for {page}", ["kit", "cutting", "page", "settings"], lambda: self._read_shelf_for(page)
+        )
+
+    def _read_shelf_for(self, page: str | None) -> Shelf:
+        lists = [cutting.begun for id, cutting in self.cuttings().items() if id != page]
+        shelf, _ = scraps.after(self.shelf(), lists, least=self.least_scrap())
+        return without(shelf, self.kept_back(page))
+
+    def kept_back(self, page: str | None) -> dict[str, int]:
+        """How many sheets of which papers are kept back for other pages than this, and not begun yet."""
+        found: dict[str, int] = {}
+        for other, keeps in self.keeps().items():
+            for paper, count in keeps.items() if other != page else ():
+                found[paper] = found.get(paper, 0) + count
+        return found
+
+    def keeps(self) -> dict[str, dict[str, int]]:
+        """For each page the sheets that are kept back for it, by paper, less those that it has begun."""
+        return self.cached("keeps", ["page", "cutting"], self._read_keeps)
+
+    def _read_keeps(self) -> dict[str, dict[str, int]]:
+        found = {}
+        for kept in self.library.all("page"):
+            keeps = Recipe.model_validate(kept.body).keeps if kept.body.get("keeps") else []
+            cutting = self.cuttings().get(kept.id)
+            begun = [s.paper for s in progress.begun(*cutting.begun)] if cutting and keeps else []
+            left = {keep.paper: keep.count - begun.count(keep.paper) for keep in keeps}
+            found[kept.id] = {paper: count for paper, count in left.items() if count > 0}
+        return found
+
+    def cuttings(self) -> dict[str, Cutting]:
+        """The cutting of every page that is not put away and was begun, by the page's id."""
+        return self.cached("cuttings", ["cutting", "page"], self._read_cuttings)
+
+    def _read_cuttings(self) -> dict[str, Cutting]:
+        there = {kept.id for kept in self.library.all("page")}
+        found = {
+            kept.id.removeprefix(CUTTING_OF): Cutting.model_validate(kept.body)
+            for kept in self.library.all("cutting")
+        }
+        return {page: cutting for page, cutting in found.items() if page in there}
+
+    def photos(self) -> dict[str, Photo]:
+        return self.cached("photos", ["photo", "template"], self.roll.photos)
+
+    def add_sheet_picture(self, stream: BinaryIO, file: str) -> str:
+        """Keeps a photograph of a sheet; its id. Raises `FieldError` where it is no picture."""
+        from ulna.formats import pictures  # slow to import
+
+        arrived = self.pictures.arrive(stream, MOST_PICTURE_BYTES)
+        try:
+            picture = self.darkroom.run(pictures.read_file, file, arrived, file)
+            id = new_id("sheet")
+            self.pictures.put(id, arrived, picture.suffix, picture.view, picture.thumb)
+        finally:
+            arrived.unlink(missing_ok=True)
+        return id
+
+    def straighten(self, id: str, corners: list[tuple[float, float]], width: Length, height: Length) -> str:
+        """A photographed sheet laid flat at its size, kept as a picture of its own; its id."""
+        from ulna.formats import pictures
+
+        data = self.pictures.path(id, "original").read_bytes()
+        flat = self.darkroom.run(pictures.straightened, "sheet", data, corners, width.inches, height.inches)
+        return self.add_sheet_picture(io.BytesIO(flat), "sheet.jpg")
+
+    # ---- whole libraries -------------------------------------------------------------------------------
+
+    def whole(self) -> collection.Document:
+        """Everything but the pictures themselves."""
+        return collection.Document(
+            kits=[Kit.model_validate(kept.body) for kept in self.library.all("kit")],
+            photos=[
+                collection.KeptPhoto(id=kept.id, photo=PhotoRecord.model_validate(kept.body))
+                for kept in self.library.all("photo")
+            ],
+            pages=[Recipe.model_validate(kept.body) for kept in self.library.all("page")],
+            page_ids=[kept.id for kept in self.library.all("page")],
+            cuttings=[collection.KeptCutting(page=id, cutting=one) for id, one in self.cuttings().items()],
+            templates=[
+                collection.KeptTemplate(id=kept.id, template=Template.model_validate(kept.body))
+                for kept in self.library.all("template")
+            ],
+            settings=Settings.model_validate(self.settings().body),
+            print_list=self._print_list(),
+        )
+
+    def _print_list(self) -> PrintList | None:
+        with contextlib.suppress(NotThere):
+            return PrintList.model_validate(self.library.get("prints", "prints").body)
+        return None
+
+    def bring_in_library(self, whole: collection.Document, what: str = "brought in") -> None:
+        """A whole library but for its photos, whose pictures are not in it. Templates keep their ids, by which pages
+        name them; settings and the print list come where the household's own are still as they began."""
+        for kind, document in (("settings", whole.settings), ("prints", whole.print_list)):
+            if document is not None:
+                self._bring_in_first(kind, document.model_dump(mode="json"), what)
+        for one in whole.templates:
+            with contextlib.suppress(Changed):
+                self.library.add("template", one.template.model_dump(mode="json"), what, id=one.id)
+        self.bring_in(whole.kits, whole.pages, what, whole.cut)
+
+    def _bring_in_first(self, kind: str, body: dict[str, Any], what: str) -> None:
+        try:
+            self.library.add(kind, body, what, id=kind)
+        except Changed as there:
+            if there.current.version == 1:
+                self.library.write(kind, kind, 1, body, what)
+
+    def bring_in(
+        self,
+        kits: Iterable[Kit] = (),
+        pages: Iterable[Recipe] = (),
+        what: str = "brought in",
+        cuttings: Mapping[int, Cutting] | None = None,
+    ) -> None:
+        """Adds kits and pages; papers whose id is taken get a fresh one, and the pages follow. `cuttings` are what is
+        cut of a page already, by its place among the pages: sheets that are used stay used."""
+        arriving, fresh = list(kits), dict[str, str]()
+        taken = set(self.shelf().papers)
+        for paper in (paper for kit in arriving for paper in kit.papers):
+            fresh[paper.id] = new_id("paper") if paper.id in taken else paper.id
+        for kit in arriving:
+            self.library.add("kit", collection.with_papers(kit.model_dump(mode="json"), fresh), what)
+        for k, page in enumerate(pages):
+            kept = self.library.add("page", collection.with_papers(page.model_dump(mode="json"), fresh), what)
+            if cuttings and k in cuttings:
+                body = collection.with_papers(cuttings[k].model_dump(mode="json"), fresh)
+                self.library.add("cutting", body, what, id=f"{CUTTING_OF}{kept.id}")
+
+    # ---- pages -----------------------------------------------------------------------------------------
+
+    def ground(self, format: PageFormat, page: str | None = None) -> Ground:
+        """What a page is worked out against; the same ground for as long as nothing on it changes."""
+        kinds = ["kit", "cutting", "page", "photo", "template", "settings"]
+        return self.cached(
+            f"ground of {page}, {format}",
+            kinds,
+            lambda: Ground(
+                format, self.shelf_for(page), self.photos(), self.ruler(), self.punches(), self.gut_rule()
+            ),
+        )
+
+    def page(self, id: str) -> PagePlan:
+        """Raises `NotThere`."""
+        plan: PagePlan = Recipe.model_validate(self.library.get("page", id).body).value()
+        return plan
+
+    def mat_choices(
+        self, plan: PagePlan, part: str, mat: int, page: str | None = None
+    ) -> tuple[colour.Look | None, list[ranking.Choice]]:
+        """The colours of a part's picture, and the papers there are as one of its mats (from 0), best first."""
+        ground = self.ground(plan.format, page)
+        built = stand(plan.parts, ground)[plan.part(part).id].built
+        pieces = {p.id: p for p in built.pieces}
+        shown = next((p.picture for p in built.pieces if p.picture and p.picture.photo and p.picture.crop), None)
+        if shown is None or shown.photo is None or shown.crop is None:
+            return None, []
+        look, lies = self._colours(shown.photo, shown.look, shown.crop), pieces.get(f"{part}/mat-{mat + 1}")
+        inner = pieces.get(f"{part}/mat-{mat}")
+        paper = ground.shelf.papers.get(inner.choice.paper or "") if inner else None
+        beside = paper.face(inner.choice.side) if inner and paper else None
+        size = (lies.rect.width, lies.rect.height) if lies else (built.width, built.height)
+        layer: ranking.Layer = "second" if mat else "first"
+        papers = [p for p in ground.shelf.papers.values() if p.id in self.shelf().papers]
+        there = [paper for paper in papers if ranking.available(ground.shelf, paper, size)]
+        return look, ranking.rank(there, look, layer, beside)
+
+    def _colours(self, photo: str, look: Look, crop: Crop) -> colour.Look:
+        from ulna.formats import pictures
+
+        def measure() -> colour.Look:
+            view = self.roll.picture(photo, "view").read_bytes()
+            return colour.look(*pictures.grid(view, look, crop, COLOURS_LONGEST))
+
+        return self.cached(f"colours of {photo} {key(look)} {crop}", ["photo", "template"], measure)
+
+    def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
+        return evaluate(plan, self.ground(plan.format, page))

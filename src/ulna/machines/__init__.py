@@ -1,0 +1,1 @@
+"""What stands outside, each behind a small interface."""

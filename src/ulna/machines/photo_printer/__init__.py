@@ -1,0 +1,1 @@
+"""The photo printer: the words it understands, and the line to it."""
