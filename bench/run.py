@@ -39,7 +39,7 @@ from ulna.core.parts.place import Across, Down, Place  # noqa: E402
 from ulna.core.photos.prints import Print  # noqa: E402
 from ulna.core.planner import plan_cuts  # noqa: E402
 from ulna.demo import kits  # noqa: E402
-from ulna.formats.recipe import Recipe  # noqa: E402
+from ulna.formats.documents import read, written  # noqa: E402
 
 WEB = ROOT / "src/ulna/web"
 
@@ -119,8 +119,8 @@ def core() -> None:
 
     say(f"evaluate {many} pieces of tiles and strips, one part changed", timed(tile_gap_changed, 60), "30 ms")
     say("… all of them new", timed(lambda: evaluate(rich, replace(ground, worked={}, placed={})), 60), "30 ms")
-    body = Recipe.from_value(plan).model_dump(mode="json")
-    say("… read from JSON before", timed(lambda: Recipe.model_validate(body).value(), 60), "-")
+    body = written(plan)
+    say("… read from JSON before", timed(lambda: read(PagePlan, body), 60), "-")
     pieces = evaluate(page_of(20), ground).pieces
     say(
         "plan its cuts while it is made (20 parts)",
@@ -208,7 +208,7 @@ def dragging(address: str) -> None:
             page.wait_for_timeout(60)
         page.mouse.up()
         say("from drag to drawn", page.evaluate("drawn"), "100 ms")
-        body = {"page": Recipe.from_value(rich_page()).model_dump(mode="json"), "what": "bench"}
+        body = {"page": written(rich_page()), "what": "bench"}
         kept = page.request.post(f"{address}/api/pages", data=body).json()
         page.goto(f"{address}/page/{kept['saved']['id']}")
         photo = page.locator("[data-part=photo]")

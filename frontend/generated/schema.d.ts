@@ -1876,9 +1876,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description `by` inward from an edge; from the centre, rightward is positive; clear of it, the gap between the two.
+         *
+         *     `of` is the part that it counts from; None means the page.
+         */
         "Across-Input": {
             /**
              * @description A offset from -120 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -1890,9 +1896,15 @@ export interface components {
             edge: "left" | "centre" | "right" | "before" | "after";
             of?: string | null;
         };
+        /**
+         * @description `by` inward from an edge; from the centre, rightward is positive; clear of it, the gap between the two.
+         *
+         *     `of` is the part that it counts from; None means the page.
+         */
         "Across-Output": {
             /**
              * @description A offset from -120 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -1916,7 +1928,7 @@ export interface components {
             page: components["schemas"]["Recipe-Input"];
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
-        /** @description A part with its place found; it lies directly under the part `under`, on top of all where that is null. */
+        /** @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. */
         Added: {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             under: string | null;
@@ -2021,9 +2033,11 @@ export interface components {
             name: string;
             saved: components["schemas"]["Saved"];
         };
+        /** @description `length` is how long the line is; of a ring or a diagonal it is the width of its box, `height` its height. */
         "AxisPart-Input": {
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 10 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2036,10 +2050,25 @@ export interface components {
             kind: "axis";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 10 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @default horizon
@@ -2047,9 +2076,11 @@ export interface components {
              */
             run: "column" | "horizon" | "falling" | "rising" | "ring";
         };
+        /** @description `length` is how long the line is; of a ring or a diagonal it is the width of its box, `height` its height. */
         "AxisPart-Output": {
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 10 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2062,10 +2093,25 @@ export interface components {
             kind: "axis";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 10 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @default horizon
@@ -2073,61 +2119,14 @@ export interface components {
              */
             run: "column" | "horizon" | "falling" | "rising" | "ring";
         };
+        /**
+         * @description `upright` strips stand beside each other, else they lie one under the other. `by` is the stagger, the step,
+         *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`.
+         */
         "BandPart-Input": {
             /**
              * @description A gap from 0 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            by: string;
-            /** @default 5 */
-            count: number;
-            /** @default false */
-            doubled: boolean;
-            /** @default false */
-            drawn: boolean;
-            /**
-             * @description A offset from -120 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            gap: string;
-            id: string;
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "band";
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            length: string;
-            papers: components["schemas"]["PaperChoice-Input"][];
-            place: components["schemas"]["Place-Input"];
-            /** @default 1 */
-            seed: number;
-            /** @default false */
-            upright: boolean;
-            /**
-             * @default flush
-             * @enum {string}
-             */
-            way: "flush" | "staggered" | "stepped" | "ragged";
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-        };
-        "BandPart-Output": {
-            /**
-             * @description A gap from 0 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2153,11 +2152,113 @@ export interface components {
             kind: "band";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /** @default 1 */
+            seed: number;
+            /** @default false */
+            upright: boolean;
+            /**
+             * @default flush
+             * @enum {string}
+             */
+            way: "flush" | "staggered" | "stepped" | "ragged";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /**
+         * @description `upright` strips stand beside each other, else they lie one under the other. `by` is the stagger, the step,
+         *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`.
+         */
+        "BandPart-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            by: string;
+            /** @default 5 */
+            count: number;
+            /** @default false */
+            doubled: boolean;
+            /** @default false */
+            drawn: boolean;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "band";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /** @default 1 */
             seed: number;
@@ -2170,6 +2271,7 @@ export interface components {
             way: "flush" | "staggered" | "stepped" | "ragged";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2237,6 +2339,7 @@ export interface components {
         Body_read_kit_json: {
             file: string;
         };
+        /** @description Four distances inward or outward from the sides of a rectangle. */
         Borders: {
             /**
              * @description A gap from 0 in to 120 in.
@@ -2263,7 +2366,7 @@ export interface components {
              */
             top: string;
         };
-        /** @description A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on. */
+        /** @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on. */
         "Card-Input": {
             at: components["schemas"]["OnSheet"];
             name: string;
@@ -2273,7 +2376,7 @@ export interface components {
              */
             side: "A" | "B";
         };
-        /** @description A card, a motif or a phrase of a sheet, where it lies as seen from the side that it is printed on. */
+        /** @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on. */
         "Card-Output": {
             at: components["schemas"]["OnSheet"];
             name: string;
@@ -2283,6 +2386,10 @@ export interface components {
              */
             side: "A" | "B";
         };
+        /**
+         * @description Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
+         *     `openings` it is a frame.
+         */
         "CardPart-Input": {
             /** @default 0 */
             angle: number;
@@ -2305,9 +2412,27 @@ export interface components {
             mats: components["schemas"]["Mat-Input"][];
             /** @default [] */
             openings: components["schemas"]["Opening-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             sheet?: string | null;
         };
+        /**
+         * @description Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
+         *     `openings` it is a frame.
+         */
         "CardPart-Output": {
             /** @default 0 */
             angle: number;
@@ -2330,6 +2455,20 @@ export interface components {
             mats: components["schemas"]["Mat-Output"][];
             /** @default [] */
             openings: components["schemas"]["Opening-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             sheet: string | null;
         };
@@ -2344,6 +2483,48 @@ export interface components {
              */
             side: "A" | "B";
         };
+        /** @description What lies at a row and column, counted from 0, over so many rows and columns. A card is a paper cell. */
+        "Cell-Input": {
+            choice?: components["schemas"]["PaperChoice-Input"] | null;
+            column: number;
+            /** @default 1 */
+            columns: number;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            print?: components["schemas"]["Print-Input"] | null;
+            row: number;
+            /** @default 1 */
+            rows: number;
+            /**
+             * @default paper
+             * @enum {string}
+             */
+            what: "paper" | "photo" | "empty" | "title" | "words" | "card";
+        };
+        /** @description What lies at a row and column, counted from 0, over so many rows and columns. A card is a paper cell. */
+        "Cell-Output": {
+            choice: components["schemas"]["PaperChoice-Output"] | null;
+            column: number;
+            /** @default 1 */
+            columns: number;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            print: components["schemas"]["Print-Output"] | null;
+            row: number;
+            /** @default 1 */
+            rows: number;
+            /**
+             * @default paper
+             * @enum {string}
+             */
+            what: "paper" | "photo" | "empty" | "title" | "words" | "card";
+        };
         Colours: {
             colours: string[];
         };
@@ -2357,17 +2538,22 @@ export interface components {
             prints: number;
             unchosen: number;
         };
-        CropAsked: {
-            print: components["schemas"]["Print-Input"];
-        };
-        /** @description The part of the picture that is printed, in shares of it. */
-        CropOut: {
+        /** @description The part of the picture that is printed, in shares of its width and height. */
+        Crop: {
             height: number;
+            /** @default 0 */
             lost: number;
             width: number;
             x: number;
             y: number;
         };
+        CropAsked: {
+            print: components["schemas"]["Print-Input"];
+        };
+        /**
+         * @description A cut edge to edge across the part `of`; a vertical one runs from top to bottom at x = `at`. `gives` are the
+         *     numbers of the pieces that are free after it.
+         */
         Cut: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2391,6 +2577,15 @@ export interface components {
             /** @default [] */
             sheets: components["schemas"]["CutSheet"][];
         };
+        /**
+         * @description A piece on its sheet. `number` counts over the whole list; `panel` is what gutting wins from it.
+         *
+         *     To lie as on the page it is turned over about its upright middle line where it is `over`, and then turned clockwise
+         *     by so many `quarters`. One that is made of what falls off another is a piece `of` that one, and lies `within` it:
+         *     an outline in inches from the corner of that piece as it lies on the page; on the page it is turned from there, back
+         *     by `turn` degrees. `fate` tells of one that was spoiled (`left` is what is left of it, if anything),
+         *     or that is used at the size at which it came to be cut.
+         */
         CutPiece: {
             /**
              * @default
@@ -2419,6 +2614,13 @@ export interface components {
                 number
             ][];
         };
+        /**
+         * @description One sheet or scrap, as it is looked at: `face` is the side that is up.
+         *
+         *     `of_paper` is the paper itself, also where `paper` is a scrap of it; `paper_name` is what it is called. `holes` are
+         *     cut out of it already; of a scrap that is no rectangle there is what is `inside` a hole. `print` names the photo
+         *     where the sheet is a print that is cut.
+         */
         CutSheet: {
             copy_number: number;
             /** @enum {string} */
@@ -2430,8 +2632,8 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["ulna__formats__cuts__Hole"][];
-            inside: components["schemas"]["ulna__formats__cuts__Hole"] | null;
+            holes: components["schemas"]["Hole"][];
+            inside: components["schemas"]["Hole"] | null;
             key: string;
             of_paper: string;
             paper: string;
@@ -2451,7 +2653,10 @@ export interface components {
              */
             width: string;
         };
-        /** @description `hole` null means none. */
+        /**
+         * @description `width` × `height` is its box, of a `half` figure that of the half; `cut` is the figure's own measure (see
+         *     `figures.CUT`). `hole` is how far the middle of a punched hole is from the top edge.
+         */
         "CutoutPart-Input": {
             /** @default 0 */
             angle: number;
@@ -2464,9 +2669,7 @@ export interface components {
             choice: components["schemas"]["PaperChoice-Input"];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2483,6 +2686,7 @@ export interface components {
             half: "" | "left" | "right" | "top" | "bottom";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2496,6 +2700,20 @@ export interface components {
             kind: "cutout";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /** @default false */
             reinforced: boolean;
@@ -2508,12 +2726,16 @@ export interface components {
             ring: components["schemas"]["PaperChoice-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description `hole` null means none. */
+        /**
+         * @description `width` × `height` is its box, of a `half` figure that of the half; `cut` is the figure's own measure (see
+         *     `figures.CUT`). `hole` is how far the middle of a punched hole is from the top edge.
+         */
         "CutoutPart-Output": {
             /** @default 0 */
             angle: number;
@@ -2526,7 +2748,7 @@ export interface components {
             choice: components["schemas"]["PaperChoice-Output"];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default 0 in
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2543,6 +2765,7 @@ export interface components {
             half: "" | "left" | "right" | "top" | "bottom";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2556,6 +2779,20 @@ export interface components {
             kind: "cutout";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /** @default false */
             reinforced: boolean;
@@ -2568,6 +2805,7 @@ export interface components {
             ring: components["schemas"]["PaperChoice-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2584,7 +2822,7 @@ export interface components {
             begun: boolean;
             cuts: components["schemas"]["CutList"];
             directions: {
-                [key: string]: components["schemas"]["ulna__formats__cut_document__Direction"];
+                [key: string]: components["schemas"]["ulna__core__cutting__directions__Direction"];
             };
             done: number;
             gone: string[];
@@ -2627,6 +2865,7 @@ export interface components {
          * @enum {string}
          */
         "Direction-Input": "none" | "one-way" | "two-way";
+        /** @description A measured line from one point to another, with the figure that stands at it. */
         Distance: {
             /** @enum {string} */
             of: "left" | "top" | "right" | "bottom" | "centre across" | "centre down";
@@ -2663,6 +2902,7 @@ export interface components {
              * @constant
              */
             format: "ulna-cut-list";
+            /** @default [] */
             lacking: string[];
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2673,9 +2913,10 @@ export interface components {
             page: components["schemas"]["Page"];
             placements: components["schemas"]["Placed"][];
             sheets: components["schemas"]["CutSheet"][];
+            /** @default [] */
             ticked: string[];
             told: {
-                [key: string]: components["schemas"]["ulna__formats__cut_document__Direction"];
+                [key: string]: components["schemas"]["ulna__core__cutting__directions__Direction"];
             };
             /** @enum {string} */
             unit: "in" | "mm" | "cm";
@@ -2685,9 +2926,11 @@ export interface components {
              */
             version: 1;
         };
+        /** @description `by` inward from an edge; from the centre, downward is positive; clear of it, the gap between the two. */
         "Down-Input": {
             /**
              * @description A offset from -120 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2699,9 +2942,11 @@ export interface components {
             edge: "top" | "centre" | "bottom" | "above" | "below";
             of?: string | null;
         };
+        /** @description `by` inward from an edge; from the centre, downward is positive; clear of it, the gap between the two. */
         "Down-Output": {
             /**
              * @description A offset from -120 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2713,7 +2958,7 @@ export interface components {
             edge: "top" | "centre" | "bottom" | "above" | "below";
             of: string | null;
         };
-        /** @description Stitches or an axis: a path in inches from the corner of its part's box. */
+        /** @description Stitches or an axis of a part: a path in inches from the corner of its box. */
         DrawnLine: {
             box: components["schemas"]["Rect"];
             /** @enum {string} */
@@ -2743,18 +2988,21 @@ export interface components {
             parts: components["schemas"]["PartOnPage"][];
             pieces: components["schemas"]["PieceOut"][];
         };
+        /** @description A face that was marked: its middle as shares of the picture, its height as a share of the shorter side. */
         "Face-Input": {
             /** @default 0.16 */
             size: number;
             x: number;
             y: number;
         };
+        /** @description A face that was marked: its middle as shares of the picture, its height as a share of the shorter side. */
         "Face-Output": {
             /** @default 0.16 */
             size: number;
             x: number;
             y: number;
         };
+        /** @description What comes off at a step and is no piece: a rest by its name, or waste, which has none. */
         Fall: {
             figure: string;
             /**
@@ -2788,9 +3036,11 @@ export interface components {
         Filled: {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
+        /** @description `stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know. */
         Finding: {
             code: string;
             part: string | null;
+            /** @default [] */
             remedies: components["schemas"]["Remedy"][];
             sentence: string;
             /** @enum {string} */
@@ -2807,6 +3057,7 @@ export interface components {
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
         };
+        /** @description Where one print looks: the middle of its frame in shares of the picture, and its zoom. */
         "Frame-Input": {
             /** @default 0.5 */
             x: number;
@@ -2815,6 +3066,7 @@ export interface components {
             /** @default 1 */
             zoom: number;
         };
+        /** @description Where one print looks: the middle of its frame in shares of the picture, and its zoom. */
         "Frame-Output": {
             /** @default 0.5 */
             x: number;
@@ -2823,6 +3075,7 @@ export interface components {
             /** @default 1 */
             zoom: number;
         };
+        /** @description Centre and focal point as shares of the picture from its top left corner; `zoom` ≥ 1. */
         "Framing-Input": {
             /** @default [] */
             faces: components["schemas"]["Face-Input"][];
@@ -2835,6 +3088,7 @@ export interface components {
             /** @default 1 */
             zoom: number;
         };
+        /** @description Centre and focal point as shares of the picture from its top left corner; `zoom` ≥ 1. */
         "Framing-Output": {
             /** @default [] */
             faces: components["schemas"]["Face-Output"][];
@@ -2847,26 +3101,32 @@ export interface components {
             /** @default 1 */
             zoom: number;
         };
-        /** @description `width` and `height` null mean all of what it lies on; `seed` null lays the papers in turn. */
+        /**
+         * @description `open` is the value that is solved for; the others hold. `width` and `height` of its own, or None for all of
+         *     what it lies on. Cells that are not named are of paper, or places for photos where `rest` says so.
+         */
         "GridPart-Input": {
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             cell_height: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             cell_width: string;
             /** @default [] */
-            cells: components["schemas"]["ulna__formats__recipe__Cell-Input"][];
+            cells: components["schemas"]["Cell-Input"][];
             /** @default 3 */
             columns: number;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2880,6 +3140,7 @@ export interface components {
             kind: "grid";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2889,7 +3150,33 @@ export interface components {
              * @enum {string}
              */
             open: "nothing" | "cells" | "gap" | "margins" | "equal gaps" | "how many";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @default paper
@@ -2901,26 +3188,32 @@ export interface components {
             seed?: number | null;
             width?: string | null;
         };
-        /** @description `width` and `height` null mean all of what it lies on; `seed` null lays the papers in turn. */
+        /**
+         * @description `open` is the value that is solved for; the others hold. `width` and `height` of its own, or None for all of
+         *     what it lies on. Cells that are not named are of paper, or places for photos where `rest` says so.
+         */
         "GridPart-Output": {
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             cell_height: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             cell_width: string;
             /** @default [] */
-            cells: components["schemas"]["ulna__formats__recipe__Cell-Output"][];
+            cells: components["schemas"]["Cell-Output"][];
             /** @default 3 */
             columns: number;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2934,6 +3227,7 @@ export interface components {
             kind: "grid";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -2943,7 +3237,33 @@ export interface components {
              * @enum {string}
              */
             open: "nothing" | "cells" | "gap" | "margins" | "equal gaps" | "how many";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @default paper
@@ -2955,20 +3275,23 @@ export interface components {
             seed: number | null;
             width: string | null;
         };
-        /** @description Parts that belong together: they move, copy, mirror and repeat together. */
+        /** @description Parts, by their ids, that move, copy, mirror and repeat together. */
         "Group-Input": {
             id: string;
             /** @default group */
             name: string;
+            /** @default [] */
             parts: string[];
         };
-        /** @description Parts that belong together: they move, copy, mirror and repeat together. */
+        /** @description Parts, by their ids, that move, copy, mirror and repeat together. */
         "Group-Output": {
             id: string;
             /** @default group */
             name: string;
+            /** @default [] */
             parts: string[];
         };
+        /** @description `at` is where the near edge goes, `line` where the guide is drawn. */
         Guide: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -2986,6 +3309,10 @@ export interface components {
             /** @enum {string} */
             why: "edge" | "centre" | "third" | "neighbour" | "gap";
         };
+        /**
+         * @description The panel inside piece `piece`, which lies at `of`, is cut out by knife and is paper to cut from; `gives` are
+         *     pieces that are just that panel. Where the panel reaches two opposite edges it is what is trimmed off the piece.
+         */
         Gut: {
             gives: number[];
             key: string;
@@ -3005,7 +3332,10 @@ export interface components {
             page: components["schemas"]["Recipe-Input"];
             piece: string;
         };
-        /** @description The hidden middle of a piece: `gut` whether it is cut out, `by` whose word; what it gives, in words. */
+        /**
+         * @description The hidden middle of a piece: where it lies on the page, whether it is cut out and by whose word, what comes out
+         *     of it, and how many sheets and placeless pieces fewer there are by it (and by those it goes `along` with).
+         */
         GutOffer: {
             by: string;
             gut: boolean;
@@ -3016,17 +3346,29 @@ export interface components {
             sentence: string;
             sheets: number;
         };
-        /** @description What was said of the hidden middle of one piece: whether it is cut out. */
+        /** @description What a person has said of the hidden middle of one piece: cut it out, or leave it. */
         Gutting: {
             gut: boolean;
             piece: string;
         };
-        /** @description Where a value of a part is taken hold of, from the corner of its box; see `/api/pull`. */
+        /**
+         * @description Where a value of a part is taken hold of, from the part's corner.
+         *
+         *     `field` is its way into the part ("gap", "mats.0.borders"); a pull of an inch across changes it by `across`, one
+         *     down by `down`: inches of a length, so many of a `count`. A length that is `signed` may go below nothing: gaps of
+         *     what overlaps.
+         */
         Handle: {
+            /** @default 0 */
             across: number;
+            /** @default false */
+            count: boolean;
+            /** @default 0 */
             down: number;
             field: string;
             name: string;
+            /** @default false */
+            signed: boolean;
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -3040,8 +3382,8 @@ export interface components {
              */
             y: string;
         };
-        /** @description What would do, in words, and the recipe of its page as it would be then. */
-        HelpOut: {
+        /** @description What would do for a piece that finds no place: in words, and the recipe of its page as it would be then. */
+        Help: {
             page: string;
             recipe: components["schemas"]["Recipe-Output"];
             says: string;
@@ -3052,8 +3394,69 @@ export interface components {
             page?: components["schemas"]["Recipe-Input"] | null;
             piece: string;
         };
-        /** @description A hole of a figure in a box on a sheet, as seen from the A side. */
-        "Hole-Input": {
+        /**
+         * @description A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
+         *
+         *     `clipped` is what is left of it, in inches from the same corner, where the gutter has parted what it is in. In a
+         *     piece that lies turned on its sheet it stands clockwise by so many `quarters`.
+         */
+        Hole: {
+            /** @default [] */
+            clipped: [
+                number,
+                number
+            ][];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /** @default [] */
+            outline: [
+                number,
+                number
+            ][];
+            /** @default 0 */
+            quarters: number;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
+        };
+        /**
+         * @description A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
+         *
+         *     `clipped` is what is left of it, in inches from the same corner, where the gutter has parted what it is in. In a
+         *     piece that lies turned on its sheet it stands clockwise by so many `quarters`.
+         */
+        "HoleOnSheet-Input": {
             /** @default [] */
             clipped: [
                 number,
@@ -3061,9 +3464,58 @@ export interface components {
             ][];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            cut: string;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /** @default 0 */
+            quarters: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
+        };
+        /**
+         * @description A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
+         *
+         *     `clipped` is what is left of it, in inches from the same corner, where the gutter has parted what it is in. In a
+         *     piece that lies turned on its sheet it stands clockwise by so many `quarters`.
+         */
+        "HoleOnSheet-Output": {
+            /** @default [] */
+            clipped: [
+                number,
+                number
+            ][];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3132,13 +3584,14 @@ export interface components {
              */
             width: string;
         };
-        /** @description `seam` null is in the middle. */
+        /**
+         * @description Side by side, or one above the other; the `seam` so far from the left or the top, in the middle where nothing is
+         *     said; `lap` more of the second lies under the first, 0 for butted.
+         */
         "Joined-Input": {
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3150,7 +3603,10 @@ export interface components {
              */
             way: "side by side" | "one above the other";
         };
-        /** @description `seam` null is in the middle. */
+        /**
+         * @description Side by side, or one above the other; the `seam` so far from the left or the top, in the middle where nothing is
+         *     said; `lap` more of the second lies under the first, 0 for butted.
+         */
         "Joined-Output": {
             /**
              * @description A gap from 0 in to 120 in.
@@ -3174,6 +3630,7 @@ export interface components {
             along: "row" | "column";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3184,9 +3641,65 @@ export interface components {
              * @enum {string}
              */
             kind: "joint";
-            /** @default [] */
+            /**
+             * @default [
+             *       {
+             *         "angle": 0,
+             *         "any_scraps": false,
+             *         "borders": {
+             *           "bottom": "1/4 in",
+             *           "left": "1/4 in",
+             *           "right": "1/4 in",
+             *           "top": "1/4 in"
+             *         },
+             *         "choice": {
+             *           "side": "A",
+             *           "turned": false
+             *         },
+             *         "gutted": false,
+             *         "lap": "3/8 in",
+             *         "pieced": false
+             *       }
+             *     ]
+             */
             mats: components["schemas"]["Mat-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
+            /**
+             * @default [
+             *       {
+             *         "height": "6 in",
+             *         "rim": "0 in",
+             *         "rim_off": false,
+             *         "shape": "rectangle",
+             *         "tone": "as the photo",
+             *         "trim": "0 in",
+             *         "width": "4 in"
+             *       },
+             *       {
+             *         "height": "6 in",
+             *         "rim": "0 in",
+             *         "rim_off": false,
+             *         "shape": "rectangle",
+             *         "tone": "as the photo",
+             *         "trim": "0 in",
+             *         "width": "4 in"
+             *       }
+             *     ]
+             */
             prints: components["schemas"]["Print-Input"][];
         };
         "JointPart-Output": {
@@ -3197,6 +3710,7 @@ export interface components {
             along: "row" | "column";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3207,18 +3721,74 @@ export interface components {
              * @enum {string}
              */
             kind: "joint";
-            /** @default [] */
+            /**
+             * @default [
+             *       {
+             *         "angle": 0,
+             *         "any_scraps": false,
+             *         "borders": {
+             *           "bottom": "1/4 in",
+             *           "left": "1/4 in",
+             *           "right": "1/4 in",
+             *           "top": "1/4 in"
+             *         },
+             *         "choice": {
+             *           "side": "A",
+             *           "turned": false
+             *         },
+             *         "gutted": false,
+             *         "lap": "3/8 in",
+             *         "pieced": false
+             *       }
+             *     ]
+             */
             mats: components["schemas"]["Mat-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
+            /**
+             * @default [
+             *       {
+             *         "height": "6 in",
+             *         "rim": "0 in",
+             *         "rim_off": false,
+             *         "shape": "rectangle",
+             *         "tone": "as the photo",
+             *         "trim": "0 in",
+             *         "width": "4 in"
+             *       },
+             *       {
+             *         "height": "6 in",
+             *         "rim": "0 in",
+             *         "rim_off": false,
+             *         "shape": "rectangle",
+             *         "tone": "as the photo",
+             *         "trim": "0 in",
+             *         "width": "4 in"
+             *       }
+             *     ]
+             */
             prints: components["schemas"]["Print-Output"][];
         };
-        /** @description So many sheets of a paper are kept back for the page. */
+        /** @description So many sheets of a paper are kept back for this page: no other one may open them. */
         "Keep-Input": {
             /** @default 1 */
             count: number;
             paper: string;
         };
-        /** @description So many sheets of a paper are kept back for the page. */
+        /** @description So many sheets of a paper are kept back for this page: no other one may open them. */
         "Keep-Output": {
             /** @default 1 */
             count: number;
@@ -3281,12 +3851,14 @@ export interface components {
                 [key: string]: components["schemas"]["Tiles"];
             };
         };
+        /** @description A piece that no sheet can give, and why in one sentence. */
         Lacking: {
             part: string;
             piece: string;
             sentence: string;
         };
-        LeftOut: {
+        /** @description A print that finds no place, and why. */
+        Left: {
             sentence: string;
             wanted: string;
         };
@@ -3314,6 +3886,7 @@ export interface components {
         LengthTexts: {
             lengths: string[];
         };
+        /** @description A straight cut from one point of a piece to another, each from its left and its top edge. */
         Line: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -3357,7 +3930,10 @@ export interface components {
              */
             width: string;
         };
-        /** @description Notes beside the file: quarter turns, degrees, without colour, darker or lighter. */
+        /**
+         * @description `turn` counts quarter turns clockwise; `straighten` is in degrees clockwise, at most 15 either way; `lighten`
+         *     goes from −100 (dark) to 100 (light).
+         */
         "Look-Input": {
             /** @default false */
             black_and_white: boolean;
@@ -3368,7 +3944,10 @@ export interface components {
             /** @default 0 */
             turn: number;
         };
-        /** @description Notes beside the file: quarter turns, degrees, without colour, darker or lighter. */
+        /**
+         * @description `turn` counts quarter turns clockwise; `straighten` is in degrees clockwise, at most 15 either way; `lighten`
+         *     goes from −100 (dark) to 100 (light).
+         */
         "Look-Output": {
             /** @default false */
             black_and_white: boolean;
@@ -3383,11 +3962,26 @@ export interface components {
             count: number;
             what: string;
         };
+        /**
+         * @description One layer: its borders beyond what lies on it, its paper, and whether it is gutted.
+         *
+         *     `angle` turns it a few degrees clockwise under what lies on it; it is cut square all the same. A `pieced` one is
+         *     four strips of scraps, of which only the rim shows; of `any_scraps` each strip may be butted of several lengths, as
+         *     the scraps that are there give them. Borders of 0 on some sides make it a sliver that peeks out.
+         */
         "Mat-Input": {
             /** @default 0 */
             angle: number;
             /** @default false */
             any_scraps: boolean;
+            /**
+             * @default {
+             *       "bottom": "1/4 in",
+             *       "left": "1/4 in",
+             *       "right": "1/4 in",
+             *       "top": "1/4 in"
+             *     }
+             */
             borders: components["schemas"]["Borders"];
             /**
              * @default {
@@ -3400,9 +3994,7 @@ export interface components {
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 342900
-             *     }
+             * @default 3/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3410,11 +4002,26 @@ export interface components {
             /** @default false */
             pieced: boolean;
         };
+        /**
+         * @description One layer: its borders beyond what lies on it, its paper, and whether it is gutted.
+         *
+         *     `angle` turns it a few degrees clockwise under what lies on it; it is cut square all the same. A `pieced` one is
+         *     four strips of scraps, of which only the rim shows; of `any_scraps` each strip may be butted of several lengths, as
+         *     the scraps that are there give them. Borders of 0 on some sides make it a sliver that peeks out.
+         */
         "Mat-Output": {
             /** @default 0 */
             angle: number;
             /** @default false */
             any_scraps: boolean;
+            /**
+             * @default {
+             *       "bottom": "1/4 in",
+             *       "left": "1/4 in",
+             *       "right": "1/4 in",
+             *       "top": "1/4 in"
+             *     }
+             */
             borders: components["schemas"]["Borders"];
             /**
              * @default {
@@ -3442,9 +4049,11 @@ export interface components {
             page: components["schemas"]["Recipe-Input"];
             part: string;
         };
+        /** @description A side of a paper as a mat; `good` where nothing speaks against it, `reason` in words either way. */
         MatChoice: {
             good: boolean;
             paper: string;
+            rank: number;
             reason: string;
             /** @enum {string} */
             side: "A" | "B";
@@ -3453,10 +4062,12 @@ export interface components {
             choices: components["schemas"]["MatChoice"][];
             colours: components["schemas"]["PhotoColours"] | null;
         };
-        MeasuredOut: {
+        /** @description Lines to draw with their figures, and all of it in one sentence. */
+        Measured: {
             lines: components["schemas"]["Distance"][];
             says: string;
         };
+        /** @description `trim` is left outside it. `shows` of each strip is seen; `under` more lies beneath a panel on top (1/8 in). */
         "MitredPart-Input": {
             /**
              * @default {
@@ -3471,9 +4082,24 @@ export interface components {
              * @enum {string}
              */
             kind: "mitred";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3485,23 +4111,20 @@ export interface components {
             stripes: "along" | "across";
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             trim: string;
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 114300
-             *     }
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             under: string;
         };
+        /** @description `trim` is left outside it. `shows` of each strip is seen; `under` more lies beneath a panel on top (1/8 in). */
         "MitredPart-Output": {
             /**
              * @default {
@@ -3516,9 +4139,24 @@ export interface components {
              * @enum {string}
              */
             kind: "mitred";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3560,7 +4198,10 @@ export interface components {
             x?: string | null;
             y?: string | null;
         };
-        /** @description The part as it is after the move, where it lies, the guides that it caught on, and its distances. */
+        /**
+         * @description The part as it is after the move, where it lies, the guides that it caught on, its distances, and the parts that
+         *     go `along` with it.
+         */
         Moved: {
             across: components["schemas"]["Guide"] | null;
             /** @default [] */
@@ -3602,7 +4243,7 @@ export interface components {
             path: string;
             width: number;
         };
-        /** @description A rectangle on a sheet, from its top left corner as it is looked at. */
+        /** @description A rectangle by its top left corner and its size; the right and bottom edges do not belong to it. */
         OnSheet: {
             /**
              * @description A size from 1/16 in to 120 in.
@@ -3629,9 +4270,11 @@ export interface components {
              */
             y: string;
         };
+        /** @description A hole in a piece, as it lies in it; `punched` with a punch of its size. */
         Open: {
+            /** @default [] */
             gives: number[];
-            hole: components["schemas"]["ulna__formats__cuts__Hole"];
+            hole: components["schemas"]["Hole"];
             key: string;
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3641,24 +4284,26 @@ export interface components {
             n: number;
             of: components["schemas"]["Rect"];
             piece: number;
+            /** @default false */
             punched: boolean;
         };
-        /** @description `rim` null means a size of its own; `print` lies behind it. */
+        /**
+         * @description A hole of a figure in the middle of a panel, or `across` and `down` of it.
+         *
+         *     With `rim` that much stays all round instead of a size of its own. `print` lies behind it, held by `lap`. A `ring`
+         *     of that width lies round it; 0 for none.
+         */
         "Opening-Input": {
             /**
              * @description A offset from -120 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             across: string;
             /**
              * @description A offset from -120 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3670,12 +4315,14 @@ export interface components {
             figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             height: string;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3684,9 +4331,7 @@ export interface components {
             rim?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3700,12 +4345,18 @@ export interface components {
             ring_choice: components["schemas"]["PaperChoice-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description `rim` null means a size of its own; `print` lies behind it. */
+        /**
+         * @description A hole of a figure in the middle of a panel, or `across` and `down` of it.
+         *
+         *     With `rim` that much stays all round instead of a size of its own. `print` lies behind it, held by `lap`. A `ring`
+         *     of that width lies round it; 0 for none.
+         */
         "Opening-Output": {
             /**
              * @description A offset from -120 in to 120 in.
@@ -3728,12 +4379,14 @@ export interface components {
             figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             height: string;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3756,6 +4409,7 @@ export interface components {
             ring_choice: components["schemas"]["PaperChoice-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3783,21 +4437,24 @@ export interface components {
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
         };
+        /**
+         * @description `width` × `height` is one page; `pages` is 1 or 2; `kind` names the size it was chosen by.
+         *
+         *     `binding` is the strip along the binding side, the gutter of a spread and the left edge of a single page, that
+         *     is to be kept clear: 1/2 in for punched pages. `allowance` is how much larger than the page its paper is cut at
+         *     the open sides, to be trimmed after gluing: 1/8 in for a notebook, or nothing.
+         */
         "PageFormat-Input": {
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             allowance: string;
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3819,6 +4476,13 @@ export interface components {
              */
             width: string;
         };
+        /**
+         * @description `width` × `height` is one page; `pages` is 1 or 2; `kind` names the size it was chosen by.
+         *
+         *     `binding` is the strip along the binding side, the gutter of a spread and the left edge of a single page, that
+         *     is to be kept clear: 1/2 in for punched pages. `allowance` is how much larger than the page its paper is cut at
+         *     the open sides, to be trimmed after gluing: 1/8 in for a notebook, or nothing.
+         */
         "PageFormat-Output": {
             /**
              * @description A gap from 0 in to 120 in.
@@ -3868,7 +4532,13 @@ export interface components {
             page: components["schemas"]["Recipe-Output"];
             saved: components["schemas"]["Saved"];
         };
-        /** @description `trim` null means a size of its own. */
+        /**
+         * @description With `trim`, what it lies on less that on all sides; without it, `width` × `height`.
+         *
+         *     `gutted` wins back its middle, leaving `rim` + the lap; the person knows what will cover it. `corner` rounds its
+         *     corners; `angle` turns it clockwise; `mats` lie under it. `as_it_is` takes the sheet or scrap whole, at its own size
+         *     and with the holes that are in it; `joined` makes it of two.
+         */
         "PanelPart-Input": {
             /** @default 0 */
             angle: number;
@@ -3883,9 +4553,7 @@ export interface components {
             choice: components["schemas"]["PaperChoice-Input"];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3894,6 +4562,7 @@ export interface components {
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3911,12 +4580,24 @@ export interface components {
             name: string;
             /** @default [] */
             openings: components["schemas"]["Opening-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 342900
-             *     }
+             * @default 3/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3924,12 +4605,19 @@ export interface components {
             trim?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description `trim` null means a size of its own. */
+        /**
+         * @description With `trim`, what it lies on less that on all sides; without it, `width` × `height`.
+         *
+         *     `gutted` wins back its middle, leaving `rim` + the lap; the person knows what will cover it. `corner` rounds its
+         *     corners; `angle` turns it clockwise; `mats` lie under it. `as_it_is` takes the sheet or scrap whole, at its own size
+         *     and with the holes that are in it; `joined` makes it of two.
+         */
         "PanelPart-Output": {
             /** @default 0 */
             angle: number;
@@ -3953,6 +4641,7 @@ export interface components {
             gutted: boolean;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -3970,6 +4659,20 @@ export interface components {
             name: string;
             /** @default [] */
             openings: components["schemas"]["Opening-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.
@@ -3981,14 +4684,43 @@ export interface components {
             trim: string | null;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description Cards and holes lie on the sheet; of two cards with one name the first counts, so each has its own. */
+        /**
+         * @description So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from.
+         *
+         *     `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
+         *     side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
+         *     hole may reach beyond what is left of the scrap.
+         */
         "Paper-Input": {
+            /**
+             * @default {
+             *       "busy": 0,
+             *       "colours": [
+             *         "#f4efe4"
+             *       ],
+             *       "direction": "none",
+             *       "pattern": "plain",
+             *       "scale": "0 in"
+             *     }
+             */
             a: components["schemas"]["Side-Input"];
+            /**
+             * @default {
+             *       "busy": 0,
+             *       "colours": [
+             *         "#f4efe4"
+             *       ],
+             *       "direction": "none",
+             *       "pattern": "plain",
+             *       "scale": "0 in"
+             *     }
+             */
             b: components["schemas"]["Side-Input"];
             /** @default [] */
             cards: components["schemas"]["Card-Input"][];
@@ -4003,9 +4735,9 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["Hole-Input"][];
+            holes: components["schemas"]["HoleOnSheet-Input"][];
             id: string;
-            inside?: components["schemas"]["Hole-Input"] | null;
+            inside?: components["schemas"]["HoleOnSheet-Input"] | null;
             name: string;
             scrap_of?: string | null;
             /** @default patterned */
@@ -4018,9 +4750,37 @@ export interface components {
              */
             width: string;
         };
-        /** @description Cards and holes lie on the sheet; of two cards with one name the first counts, so each has its own. */
+        /**
+         * @description So many sheets of one paper. `scrap_of` names the paper that a scrap was cut from.
+         *
+         *     `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
+         *     side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
+         *     hole may reach beyond what is left of the scrap.
+         */
         "Paper-Output": {
+            /**
+             * @default {
+             *       "busy": 0,
+             *       "colours": [
+             *         "#f4efe4"
+             *       ],
+             *       "direction": "none",
+             *       "pattern": "plain",
+             *       "scale": "0 in"
+             *     }
+             */
             a: components["schemas"]["Side-Output"];
+            /**
+             * @default {
+             *       "busy": 0,
+             *       "colours": [
+             *         "#f4efe4"
+             *       ],
+             *       "direction": "none",
+             *       "pattern": "plain",
+             *       "scale": "0 in"
+             *     }
+             */
             b: components["schemas"]["Side-Output"];
             /** @default [] */
             cards: components["schemas"]["Card-Output"][];
@@ -4035,9 +4795,9 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            holes: components["schemas"]["ulna__formats__kit__Hole-Output"][];
+            holes: components["schemas"]["HoleOnSheet-Output"][];
             id: string;
-            inside: components["schemas"]["ulna__formats__kit__Hole-Output"] | null;
+            inside: components["schemas"]["HoleOnSheet-Output"] | null;
             name: string;
             scrap_of: string | null;
             /** @default patterned */
@@ -4062,6 +4822,7 @@ export interface components {
             sheets: components["schemas"]["SheetOut"][];
             used_up: boolean;
         };
+        /** @description Which paper a piece is cut from, which side shows, and whether the paper lies a quarter turned. */
         "PaperChoice-Input": {
             paper?: string | null;
             /**
@@ -4072,6 +4833,7 @@ export interface components {
             /** @default false */
             turned: boolean;
         };
+        /** @description Which paper a piece is cut from, which side shows, and whether the paper lies a quarter turned. */
         "PaperChoice-Output": {
             paper: string | null;
             /**
@@ -4082,6 +4844,7 @@ export interface components {
             /** @default false */
             turned: boolean;
         };
+        /** @description For one paper: sheets there were, sheets opened, scraps used, whole sheets left, the largest rest. */
         PaperCost: {
             had: number;
             largest_rest: components["schemas"]["Rect"] | null;
@@ -4094,13 +4857,18 @@ export interface components {
             rest_says: string;
             scraps: number;
         };
-        /** @description A paper that the set uses: sheets there are for it, sheets it opens. */
+        /** @description A paper that pages use: sheets there are for it, sheets they open. */
         PaperLeft: {
             name: string;
             opened: number;
             paper: string;
             there: number;
         };
+        /**
+         * @description `border` is left all round of what it lies on. `shares` say how the papers share the room; empty is evenly.
+         *
+         *     `strip` is how wide the strip over each seam is; nothing means that the papers butt.
+         */
         "PaperedPart-Input": {
             /**
              * @default row
@@ -4109,6 +4877,7 @@ export interface components {
             along: "row" | "column";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4119,15 +4888,39 @@ export interface components {
              * @enum {string}
              */
             kind: "papered";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /** @default [] */
             shares: number[];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4140,6 +4933,11 @@ export interface components {
              */
             strip_choice: components["schemas"]["PaperChoice-Input"];
         };
+        /**
+         * @description `border` is left all round of what it lies on. `shares` say how the papers share the room; empty is evenly.
+         *
+         *     `strip` is how wide the strip over each seam is; nothing means that the papers butt.
+         */
         "PaperedPart-Output": {
             /**
              * @default row
@@ -4148,6 +4946,7 @@ export interface components {
             along: "row" | "column";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4158,7 +4957,33 @@ export interface components {
              * @enum {string}
              */
             kind: "papered";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /** @default [] */
             shares: number[];
@@ -4177,11 +5002,18 @@ export interface components {
              */
             strip_choice: components["schemas"]["PaperChoice-Output"];
         };
+        /**
+         * @description A part as people say it, its outer box on the spread, and its arithmetic in one line.
+         *
+         *     A part that cannot be made has no box.
+         */
         PartOnPage: {
             arithmetic: string;
             box: components["schemas"]["Rect"] | null;
+            /** @default [] */
             handles: components["schemas"]["Handle"][];
             id: string;
+            /** @default  */
             name: string;
             sentence: string;
         };
@@ -4226,7 +5058,7 @@ export interface components {
         PhotoOut: {
             /** Format: date-time */
             added: string;
-            crop: components["schemas"]["CropOut"] | null;
+            crop: components["schemas"]["Crop"] | null;
             faces_cut: number;
             look: string;
             outline: string;
@@ -4246,7 +5078,32 @@ export interface components {
             kind: "photo";
             /** @default [] */
             mats: components["schemas"]["Mat-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
+            /**
+             * @default {
+             *       "height": "6 in",
+             *       "rim": "0 in",
+             *       "rim_off": false,
+             *       "shape": "rectangle",
+             *       "tone": "as the photo",
+             *       "trim": "0 in",
+             *       "width": "4 in"
+             *     }
+             */
             print: components["schemas"]["Print-Input"];
         };
         "PhotoPart-Output": {
@@ -4258,7 +5115,32 @@ export interface components {
             kind: "photo";
             /** @default [] */
             mats: components["schemas"]["Mat-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
+            /**
+             * @default {
+             *       "height": "6 in",
+             *       "rim": "0 in",
+             *       "rim_off": false,
+             *       "shape": "rectangle",
+             *       "tone": "as the photo",
+             *       "trim": "0 in",
+             *       "width": "4 in"
+             *     }
+             */
             print: components["schemas"]["Print-Output"];
         };
         /**
@@ -4301,6 +5183,17 @@ export interface components {
              */
             look: components["schemas"]["Look-Input"];
             name: string;
+            /**
+             * @default {
+             *       "height": "6 in",
+             *       "rim": "0 in",
+             *       "rim_off": false,
+             *       "shape": "rectangle",
+             *       "tone": "as the photo",
+             *       "trim": "0 in",
+             *       "width": "4 in"
+             *     }
+             */
             print: components["schemas"]["Print-Input"];
             taken?: string | null;
             width: number;
@@ -4345,6 +5238,17 @@ export interface components {
              */
             look: components["schemas"]["Look-Output"];
             name: string;
+            /**
+             * @default {
+             *       "height": "6 in",
+             *       "rim": "0 in",
+             *       "rim_off": false,
+             *       "shape": "rectangle",
+             *       "tone": "as the photo",
+             *       "trim": "0 in",
+             *       "width": "4 in"
+             *     }
+             */
             print: components["schemas"]["Print-Output"];
             taken: string | null;
             width: number;
@@ -4355,7 +5259,7 @@ export interface components {
          *     `query` is added to the address of the photo's pictures.
          */
         Picture: {
-            crop: components["schemas"]["CropOut"] | null;
+            crop: components["schemas"]["Crop"] | null;
             inner: string;
             outline: string;
             photo: string | null;
@@ -4387,7 +5291,13 @@ export interface components {
             role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
             uncut: components["schemas"]["Rect"];
         };
-        /** @description `seed` null lays the papers in turn. */
+        /**
+         * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
+         *
+         *     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
+         *     from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
+         *     evenly; this one is number `block`. Where it is `backed` the strips are glued on a piece of the block's own shape.
+         */
         "PiecedPart-Input": {
             /** @default 45 */
             angle: number;
@@ -4413,6 +5323,7 @@ export interface components {
             doubled: boolean;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4425,30 +5336,64 @@ export interface components {
             kind: "pieced";
             /** @default false */
             over: boolean;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Input"][];
             /**
              * @default strips
              * @enum {string}
              */
             pattern: "strips" | "log cabin" | "pinwheel" | "herringbone" | "sunburst" | "triangle";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /** @default 9 */
             rays: number;
             seed?: number | null;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             strip: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description `seed` null lays the papers in turn. */
+        /**
+         * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
+         *
+         *     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
+         *     from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
+         *     evenly; this one is number `block`. Where it is `backed` the strips are glued on a piece of the block's own shape.
+         */
         "PiecedPart-Output": {
             /** @default 45 */
             angle: number;
@@ -4474,6 +5419,7 @@ export interface components {
             doubled: boolean;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4486,24 +5432,52 @@ export interface components {
             kind: "pieced";
             /** @default false */
             over: boolean;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
             /**
              * @default strips
              * @enum {string}
              */
             pattern: "strips" | "log cabin" | "pinwheel" | "herringbone" | "sunburst" | "triangle";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /** @default 9 */
             rays: number;
             seed: number | null;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             strip: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4513,9 +5487,24 @@ export interface components {
             height: number;
             width: number;
         };
-        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
+        /**
+         * @description `stand` counts before `across` and `down` where it is given. `flush` cuts it off where the part that it lies on
+         *     ends.
+         */
         "Place-Input": {
+            /**
+             * @default {
+             *       "by": "0 in",
+             *       "edge": "centre"
+             *     }
+             */
             across: components["schemas"]["Across-Input"];
+            /**
+             * @default {
+             *       "by": "0 in",
+             *       "edge": "centre"
+             *     }
+             */
             down: components["schemas"]["Down-Input"];
             /** @default false */
             flush: boolean;
@@ -4526,9 +5515,24 @@ export interface components {
             on: "left" | "right" | "spread";
             stand?: components["schemas"]["Stand-Input"] | null;
         };
-        /** @description Clear of something (before, after, above, below) takes the part that it is clear of. */
+        /**
+         * @description `stand` counts before `across` and `down` where it is given. `flush` cuts it off where the part that it lies on
+         *     ends.
+         */
         "Place-Output": {
+            /**
+             * @default {
+             *       "by": "0 in",
+             *       "edge": "centre"
+             *     }
+             */
             across: components["schemas"]["Across-Output"];
+            /**
+             * @default {
+             *       "by": "0 in",
+             *       "edge": "centre"
+             *     }
+             */
             down: components["schemas"]["Down-Output"];
             /** @default false */
             flush: boolean;
@@ -4539,12 +5543,19 @@ export interface components {
             on: "left" | "right" | "spread";
             stand: components["schemas"]["Stand-Output"] | null;
         };
+        /**
+         * @description A piece on the page. `number` is that of the cut list, 0 for what is not cut: a print as it came, tape.
+         *
+         *     `outline` and `holes` are in inches and lengths from the corner of `at`; an empty outline is the whole of it. `on`
+         *     is the number or, where it has none, the id of what lies under its middle; empty for the page itself.
+         */
         Placed: {
             about: components["schemas"]["Rect"];
             angle: number;
             at: components["schemas"]["Rect"];
-            half: string;
-            holes: components["schemas"]["ulna__formats__cuts__Hole"][];
+            /** @enum {string} */
+            half: "left" | "right" | "";
+            holes: components["schemas"]["Hole"][];
             name: string;
             number: number;
             on: string;
@@ -4552,9 +5563,11 @@ export interface components {
                 number,
                 number
             ][];
-            page: string;
+            /** @enum {string} */
+            page: "left" | "right" | "spread";
             piece: string;
-            role: string;
+            /** @enum {string} */
+            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
             /** @enum {string} */
             side: "A" | "B";
             turned: boolean;
@@ -4567,7 +5580,10 @@ export interface components {
             turned: boolean;
             wanted: string;
         };
-        /** @description `inside` null means that nothing is made for it yet. */
+        /**
+         * @description `seam` is how far inside its edge it is fixed. `inside` is the paper of what goes in, `tags` of them as tall as
+         *     the pocket and `out` more, as wide as it takes or as wide as one says; without one only the room for it is told.
+         */
         "PocketPart-Input": {
             /**
              * @default {
@@ -4578,6 +5594,7 @@ export interface components {
             choice: components["schemas"]["PaperChoice-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4591,13 +5608,29 @@ export interface components {
             kind: "pocket";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             out: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4607,12 +5640,16 @@ export interface components {
             tags: number;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description `inside` null means that nothing is made for it yet. */
+        /**
+         * @description `seam` is how far inside its edge it is fixed. `inside` is the paper of what goes in, `tags` of them as tall as
+         *     the pocket and `out` more, as wide as it takes or as wide as one says; without one only the room for it is told.
+         */
         "PocketPart-Output": {
             /**
              * @default {
@@ -4623,6 +5660,7 @@ export interface components {
             choice: components["schemas"]["PaperChoice-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4636,13 +5674,29 @@ export interface components {
             kind: "pocket";
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             out: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4652,17 +5706,25 @@ export interface components {
             tags: number;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        /** @description A print as it comes out of the printer; `below` null means a rim as wide below as elsewhere. */
+        /**
+         * @description A print as it comes out of the printer, its white rim within that size. Without a photo it keeps a place.
+         *
+         *     `below` is the rim at the lower edge where it is heavier than the others (rectangles only). `rim_off` cuts the
+         *     rim off afterwards, `trim` that much more from every side. `frame` is a crop of its own; else the photo's holds.
+         *     `hole` is how far from its top edge the middle of a small punched hole is, once it is cut.
+         */
         "Print-Input": {
             below?: string | null;
             frame?: components["schemas"]["Frame-Input"] | null;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 6 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4671,52 +5733,7 @@ export interface components {
             photo?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            rim: string;
-            /** @default false */
-            rim_off: boolean;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip" | "tag";
-            /**
-             * @default as the photo
-             * @enum {string}
-             */
-            tone: "as the photo" | "black and white" | "in colour";
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            trim: string;
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-        };
-        /** @description A print as it comes out of the printer; `below` null means a rim as wide below as elsewhere. */
-        "Print-Output": {
-            below: string | null;
-            frame: components["schemas"]["Frame-Output"] | null;
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            hole: string | null;
-            photo: string | null;
-            /**
-             * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4742,6 +5759,60 @@ export interface components {
             trim: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /**
+         * @description A print as it comes out of the printer, its white rim within that size. Without a photo it keeps a place.
+         *
+         *     `below` is the rim at the lower edge where it is heavier than the others (rectangles only). `rim_off` cuts the
+         *     rim off afterwards, `trim` that much more from every side. `frame` is a crop of its own; else the photo's holds.
+         *     `hole` is how far from its top edge the middle of a small punched hole is, once it is cut.
+         */
+        "Print-Output": {
+            below: string | null;
+            frame: components["schemas"]["Frame-Output"] | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            hole: string | null;
+            photo: string | null;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rim: string;
+            /** @default false */
+            rim_off: boolean;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            shape: "rectangle" | "circle" | "hexagon" | "arch" | "on the tip" | "tag";
+            /**
+             * @default as the photo
+             * @enum {string}
+             */
+            tone: "as the photo" | "black and white" | "in colour";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            trim: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4749,7 +5820,7 @@ export interface components {
         };
         /** @description What a print shows of its photo, and its shape as a path in a box of 1 × 1. */
         PrintCrop: {
-            crop: components["schemas"]["CropOut"] | null;
+            crop: components["schemas"]["Crop"] | null;
             faces_cut: number;
             framing: components["schemas"]["Framing-Output"];
             look: string;
@@ -4761,9 +5832,7 @@ export interface components {
         "PrintList-Input": {
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 114300
-             *     }
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -4806,7 +5875,10 @@ export interface components {
                 [key: string]: string;
             };
         };
-        /** @description `count` null means enough of it; `use` says whether prints may be laid on it. */
+        /**
+         * @description A paper to print on; `count` None means enough of it. `margin` is where the printer cannot print; `use` says
+         *     whether prints may be laid on it.
+         */
         "PrintPaper-Input": {
             count?: number | null;
             /**
@@ -4827,7 +5899,10 @@ export interface components {
              */
             width: string;
         };
-        /** @description `count` null means enough of it; `use` says whether prints may be laid on it. */
+        /**
+         * @description A paper to print on; `count` None means enough of it. `margin` is where the printer cannot print; `use` says
+         *     whether prints may be laid on it.
+         */
         "PrintPaper-Output": {
             count: number | null;
             /**
@@ -4865,7 +5940,7 @@ export interface components {
             width: string;
         };
         PrintPlanOut: {
-            left: components["schemas"]["LeftOut"][];
+            left: components["schemas"]["Left"][];
             notes: string[];
             pictures: {
                 [key: string]: components["schemas"]["PrintPicture"];
@@ -4879,8 +5954,8 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            labels: components["schemas"]["WordsOut"][];
-            line: components["schemas"]["WordsOut"] | null;
+            labels: components["schemas"]["Words"][];
+            line: components["schemas"]["Words"] | null;
             paper: string;
             placed: components["schemas"]["PlacedOut"][];
             printable: components["schemas"]["Rect"];
@@ -4915,7 +5990,7 @@ export interface components {
         PrinterOut: {
             loaded: string;
             printer: components["schemas"]["Printer"] | null;
-            run: components["schemas"]["RunOut"] | null;
+            run: components["schemas"]["Run"] | null;
             says: string;
             there: boolean;
         };
@@ -4950,7 +6025,7 @@ export interface components {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
-        /** @description A punch or a die that the household has. */
+        /** @description `figure` is what it cuts, by its name as a tile or a shape; `size` across. */
         Punch: {
             figure: string;
             /**
@@ -4960,8 +6035,23 @@ export interface components {
              */
             size: string;
         };
-        /** @description The recipe of a page: parts from underneath upward. */
+        /**
+         * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+         *
+         *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
+         *     back for it.
+         */
         "Recipe-Input": {
+            /**
+             * @default {
+             *       "allowance": "0 in",
+             *       "binding": "0 in",
+             *       "height": "12 in",
+             *       "kind": "12x12",
+             *       "pages": 1,
+             *       "width": "12 in"
+             *     }
+             */
             format: components["schemas"]["PageFormat-Input"];
             /** @default [] */
             groups: components["schemas"]["Group-Input"][];
@@ -4975,8 +6065,23 @@ export interface components {
             /** @default  */
             story: string;
         };
-        /** @description The recipe of a page: parts from underneath upward. */
+        /**
+         * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+         *
+         *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
+         *     back for it.
+         */
         "Recipe-Output": {
+            /**
+             * @default {
+             *       "allowance": "0 in",
+             *       "binding": "0 in",
+             *       "height": "12 in",
+             *       "kind": "12x12",
+             *       "pages": 1,
+             *       "width": "12 in"
+             *     }
+             */
             format: components["schemas"]["PageFormat-Output"];
             /** @default [] */
             groups: components["schemas"]["Group-Output"][];
@@ -4990,6 +6095,7 @@ export interface components {
             /** @default  */
             story: string;
         };
+        /** @description A rectangle by its top left corner and its size; the right and bottom edges do not belong to it. */
         Rect: {
             /**
              * @description A length from -1200 in to 1200 in.
@@ -5020,20 +6126,28 @@ export interface components {
             page: components["schemas"]["Recipe-Output"];
             told: string[];
         };
-        /** @description What would do, in words, the part as it would be then, and of how many pages its page would have to be. */
+        /** @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. */
         Remedy: {
             pages: number | null;
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
+        /**
+         * @description A part that is left, by its letter and its box on the sheet; of one that is no rectangle there is what is
+         *     `inside` a hole, which may reach beyond that box.
+         *
+         *     `step` is the key of the step that it comes out of, where that is an opening.
+         */
         Rest: {
             at: components["schemas"]["Rect"];
-            inside: components["schemas"]["ulna__formats__cuts__Hole"] | null;
+            inside: components["schemas"]["Hole"] | null;
             name: string;
             /** @default  */
             step: string;
         };
+        /** @description All four corners rounded by a radius. */
         Round: {
+            /** @default [] */
             gives: number[];
             key: string;
             /**
@@ -5055,6 +6169,10 @@ export interface components {
              */
             radius: string;
         };
+        /**
+         * @description Figures of `size`, `pitch` apart from middle to middle, along `length`; of a ring that is its diameter through
+         *     the middles. Round the edge they follow the box of `length` × `height`.
+         */
         "RoundsPart-Input": {
             /**
              * @default circle
@@ -5063,6 +6181,7 @@ export interface components {
             figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 6 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5075,12 +6194,21 @@ export interface components {
             kind: "rounds";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 6 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
             /** @default false */
             outward: boolean;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Input"][];
             /**
              * @default row
@@ -5089,18 +6217,38 @@ export interface components {
             path: "row" | "column" | "ring" | "round the edge";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             pitch: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             size: string;
         };
+        /**
+         * @description Figures of `size`, `pitch` apart from middle to middle, along `length`; of a ring that is its diameter through
+         *     the middles. Round the edge they follow the box of `length` × `height`.
+         */
         "RoundsPart-Output": {
             /**
              * @default circle
@@ -5109,6 +6257,7 @@ export interface components {
             figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 6 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5121,12 +6270,21 @@ export interface components {
             kind: "rounds";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 6 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
             /** @default false */
             outward: boolean;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
             /**
              * @default row
@@ -5135,31 +6293,50 @@ export interface components {
             path: "row" | "column" | "ring" | "round the edge";
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 3/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             pitch: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             size: string;
         };
-        RowsOut: {
+        /** @description What a file holds: papers and things of the right rows, and every wrong cell. */
+        Rows: {
             papers: components["schemas"]["Paper-Output"][];
             rows: number;
             things: components["schemas"]["Thing-Output"][];
             wrong: components["schemas"]["WrongCell"][];
         };
-        /** @description A print run on its way: prints made so far, then the printer's jobs. */
-        RunOut: {
+        /** @description A print run on its way to the printer: prints made so far, then the printer's jobs, one for each paper. */
+        Run: {
+            /** @default [] */
             jobs: string[];
             made: number;
             of: number;
             /** @enum {string} */
             phase: "making" | "sending" | "sent" | "stopped" | "failed";
+            /** @default  */
             says: string;
         };
         /** @description How a document stands. `undo` says what a step back takes back, `redo` what a step forward does again. */
@@ -5203,9 +6380,7 @@ export interface components {
             gut: "always" | "when it saves a sheet" | "never";
             /**
              * @description A size from 1/16 in to 120 in.
-             * @default {
-             *       "units": 457200
-             *     }
+             * @default 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5268,8 +6443,13 @@ export interface components {
             saved: components["schemas"]["Saved"];
             settings: components["schemas"]["Settings-Output"];
         };
+        /**
+         * @description Cut along an outline, by the template at true size; `figure` names it where it has a name, `punched` with a
+         *     punch of its size. `gives` are pieces made of what falls off: each lies in it `within` its own outline.
+         */
         Shape: {
             figure: string;
+            /** @default [] */
             gives: number[];
             key: string;
             /**
@@ -5284,6 +6464,7 @@ export interface components {
                 number
             ][];
             piece: number;
+            /** @default false */
             punched: boolean;
         };
         ShapeIn: {
@@ -5319,7 +6500,13 @@ export interface components {
             piece: string;
             sentence: string;
         };
-        /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
+        /**
+         * @description One side of a sheet as it looks.
+         *
+         *     `colours` has one to five, the leading one first, as `#rrggbb`; `busy` is 0 plain, 1 quiet, 2 lively, 3 busy;
+         *     `scale` is the repeat of the pattern. `picture` names a straightened photograph of the sheet, shown in place
+         *     of the drawn pattern.
+         */
         "Side-Input": {
             /** @default 0 */
             busy: number;
@@ -5336,12 +6523,19 @@ export interface components {
             picture?: string | null;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             scale: string;
         };
-        /** @description One side of a paper. `scale` of 0 in means what is usual for the pattern. */
+        /**
+         * @description One side of a sheet as it looks.
+         *
+         *     `colours` has one to five, the leading one first, as `#rrggbb`; `busy` is 0 plain, 1 quiet, 2 lively, 3 busy;
+         *     `scale` is the repeat of the pattern. `picture` names a straightened photograph of the sheet, shown in place
+         *     of the drawn pattern.
+         */
         "Side-Output": {
             /** @default 0 */
             busy: number;
@@ -5358,6 +6552,7 @@ export interface components {
             picture: string | null;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5378,7 +6573,9 @@ export interface components {
              */
             width: string;
         };
+        /** @description Straight cuts that are not square: mitres, clipped corners, points. What is left is `outline`. */
         Slant: {
+            /** @default [] */
             gives: number[];
             key: string;
             /**
@@ -5439,11 +6636,13 @@ export interface components {
              */
             width: string;
         };
+        /** @description The middle of the part lies on an axis, at this share of its length. */
         "Stand-Input": {
             of: string;
             /** @default 0.5 */
             share: number;
         };
+        /** @description The middle of the part lies on an axis, at this share of its length. */
         "Stand-Output": {
             of: string;
             /** @default 0.5 */
@@ -5457,6 +6656,7 @@ export interface components {
             id: string;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5466,6 +6666,20 @@ export interface components {
              * @enum {string}
              */
             kind: "stitching";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @default all round
@@ -5477,6 +6691,7 @@ export interface components {
             id: string;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5486,6 +6701,20 @@ export interface components {
              * @enum {string}
              */
             kind: "stitching";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @default all round
@@ -5517,6 +6746,7 @@ export interface components {
              */
             width: string;
         };
+        /** @description The maker's branding strip along one edge, as seen from the A side. It is cut off before all else. */
         Strip: {
             /**
              * @description A size from 1/16 in to 120 in.
@@ -5526,6 +6756,7 @@ export interface components {
             depth: string;
             edge: components["schemas"]["Edge"];
         };
+        /** @description A sheet that is a piece as it is. */
         Take: {
             gives: number[];
             key: string;
@@ -5537,6 +6768,10 @@ export interface components {
             n: number;
             of: components["schemas"]["Rect"];
         };
+        /**
+         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
+         *     the sheet `sheet`, or its `back`), words, or nothing.
+         */
         "Taken-Input": {
             /** @default false */
             back: boolean;
@@ -5559,6 +6794,10 @@ export interface components {
              */
             what: "photo" | "paper" | "card" | "words" | "empty";
         };
+        /**
+         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
+         *     the sheet `sheet`, or its `back`), words, or nothing.
+         */
         "Taken-Output": {
             /** @default false */
             back: boolean;
@@ -5581,8 +6820,8 @@ export interface components {
              */
             what: "photo" | "paper" | "card" | "words" | "empty";
         };
-        /** @description What a page takes of a paper: pieces, whole sheets, scraps; how many of these other pages use too. */
-        TakesOut: {
+        /** @description What a page takes of a paper: its pieces, the sheets and scraps they come from, how many of these it shares. */
+        Takes: {
             name: string;
             page: string;
             paper: string;
@@ -5591,7 +6830,10 @@ export interface components {
             shared: number;
             sheets: number;
         };
-        /** @description `length` null runs from edge to edge of what it lies on. */
+        /**
+         * @description `thing` is the roll on the shelf; `colour` is how it is drawn. `upright` runs down the page. With `length` None
+         *     it runs from edge to edge of what it lies on; `wrapped` counts the ends that go round an edge.
+         */
         "TapePart-Input": {
             /** @default #c8b98f */
             colour: string;
@@ -5602,12 +6844,27 @@ export interface components {
              */
             kind: "tape";
             length?: string | null;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             thing?: string | null;
             /** @default false */
             upright: boolean;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 5/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5615,7 +6872,10 @@ export interface components {
             /** @default 2 */
             wrapped: number;
         };
-        /** @description `length` null runs from edge to edge of what it lies on. */
+        /**
+         * @description `thing` is the roll on the shelf; `colour` is how it is drawn. `upright` runs down the page. With `length` None
+         *     it runs from edge to edge of what it lies on; `wrapped` counts the ends that go round an edge.
+         */
         "TapePart-Output": {
             /** @default #c8b98f */
             colour: string;
@@ -5626,12 +6886,27 @@ export interface components {
              */
             kind: "tape";
             length: string | null;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             thing: string | null;
             /** @default false */
             upright: boolean;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 5/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5639,9 +6914,12 @@ export interface components {
             /** @default 2 */
             wrapped: number;
         };
+        /** @description Torn by hand; `outline` is about what is left. `core_seen` says whether the white core is to show. */
         Tear: {
+            /** @default true */
             core_seen: boolean;
             edges: components["schemas"]["TornEdge"][];
+            /** @default [] */
             gives: number[];
             key: string;
             /**
@@ -5657,56 +6935,14 @@ export interface components {
             ][];
             piece: number;
         };
+        /**
+         * @description One print of many photos. Cells without a place fill the rows in order; the others lie where they are put.
+         *
+         *     `cut_apart` says that it is cut into its photos after printing, and is not one piece.
+         */
         "Template-Input": {
             /** @default [] */
-            cells: components["schemas"]["ulna__formats__template__Cell-Input"][];
-            /** @default 2 */
-            columns: number;
-            /** @default false */
-            cut_apart: boolean;
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 114300
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            gap: string;
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @default {
-             *       "units": 5486400
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            name: string;
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 114300
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            rim: string;
-            /** @default 3 */
-            rows: number;
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @default {
-             *       "units": 3657600
-             *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-        };
-        "Template-Output": {
-            /** @default [] */
-            cells: components["schemas"]["ulna__formats__template__Cell-Output"][];
+            cells: components["schemas"]["TemplateCell-Input"][];
             /** @default 2 */
             columns: number;
             /** @default false */
@@ -5743,6 +6979,62 @@ export interface components {
              */
             width: string;
         };
+        /**
+         * @description One print of many photos. Cells without a place fill the rows in order; the others lie where they are put.
+         *
+         *     `cut_apart` says that it is cut into its photos after printing, and is not one piece.
+         */
+        "Template-Output": {
+            /** @default [] */
+            cells: components["schemas"]["TemplateCell-Output"][];
+            /** @default 2 */
+            columns: number;
+            /** @default false */
+            cut_apart: boolean;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rim: string;
+            /** @default 3 */
+            rows: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner. */
+        "TemplateCell-Input": {
+            frame?: components["schemas"]["Frame-Input"] | null;
+            photo?: string | null;
+            place?: components["schemas"]["Rect"] | null;
+        };
+        /** @description A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner. */
+        "TemplateCell-Output": {
+            frame: components["schemas"]["Frame-Output"] | null;
+            photo: string | null;
+            place: components["schemas"]["Rect"] | null;
+        };
         TemplateIn: {
             series?: string | null;
             template: components["schemas"]["Template-Input"];
@@ -5759,6 +7051,7 @@ export interface components {
             saved: components["schemas"]["Saved"];
             template: components["schemas"]["Template-Output"];
         };
+        /** @description So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is. */
         "Thing-Input": {
             /** @default 1 */
             count: number;
@@ -5770,6 +7063,7 @@ export interface components {
             /** @default  */
             note: string;
         };
+        /** @description So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is. */
         "Thing-Output": {
             /** @default 1 */
             count: number;
@@ -5791,7 +7085,7 @@ export interface components {
             says: string;
             version: number;
         };
-        /** @description What repeats on a side, as SVG in inches. */
+        /** @description What repeats on a side: its size in inches and what is drawn in it, as SVG. */
         Tile: {
             height: number;
             markup: string;
@@ -5801,15 +7095,19 @@ export interface components {
             a: components["schemas"]["Tile"];
             b: components["schemas"]["Tile"];
         };
-        /** @description `width` and `height` null mean all of what it lies on, so do the hole's of a ring round another part. */
+        /**
+         * @description `size` is flat to flat, a side or a diameter. `width` and `height` are the region, None all of what it lies on.
+         *
+         *     A ring leaves `hole_width` × `hole_height` in its middle clear, None what it lies on; scattered ones keep `share`
+         *     percent of the cells. `asked` is how many tiles of each paper are wanted, empty evenly; `seed` draws another
+         *     arrangement. `trimmed` covers the region to its edge.
+         */
         "TilesPart-Input": {
             /** @default [] */
             asked: number[];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5828,7 +7126,37 @@ export interface components {
              * @enum {string}
              */
             layout: "region" | "ring" | "scattered";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /** @default 1 */
             seed: number;
@@ -5841,6 +7169,7 @@ export interface components {
             share: number;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5851,7 +7180,13 @@ export interface components {
             trimmed: boolean;
             width?: string | null;
         };
-        /** @description `width` and `height` null mean all of what it lies on, so do the hole's of a ring round another part. */
+        /**
+         * @description `size` is flat to flat, a side or a diameter. `width` and `height` are the region, None all of what it lies on.
+         *
+         *     A ring leaves `hole_width` × `hole_height` in its middle clear, None what it lies on; scattered ones keep `share`
+         *     percent of the cells. `asked` is how many tiles of each paper are wanted, empty evenly; `seed` draws another
+         *     arrangement. `trimmed` covers the region to its edge.
+         */
         "TilesPart-Output": {
             /** @default [] */
             asked: number[];
@@ -5876,7 +7211,37 @@ export interface components {
              * @enum {string}
              */
             layout: "region" | "ring" | "scattered";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       },
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /** @default 1 */
             seed: number;
@@ -5889,6 +7254,7 @@ export interface components {
             share: number;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1 1/2 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5907,13 +7273,16 @@ export interface components {
             proved: boolean;
             saved: components["schemas"]["Saved"] | null;
             short: components["schemas"]["Short"][];
-            takes: components["schemas"]["TakesOut"][];
+            takes: components["schemas"]["Takes"][];
         };
+        /**
+         * @description An edge that is torn, so far inside the edge that was cut. A hill, half a wave, has its highest place there and
+         *     its ends `rise` lower; a half of it begins and ends at these shares of its length.
+         */
         TornEdge: {
             /** @default 0 */
             begins: number;
-            /** @enum {string} */
-            edge: "left" | "top" | "right" | "bottom";
+            edge: components["schemas"]["Edge"];
             /** @default 1 */
             ends: number;
             /**
@@ -5930,12 +7299,15 @@ export interface components {
              */
             rise: string;
         };
+        /**
+         * @description `layers` strips, each `step` further towards the torn edge than the one above it; torn at the left or the right
+         *     they run down. `rise` makes the torn edge a hill: so much lower at its ends than in its middle. `core_side` says
+         *     whether the torn edge shows the core of the paper.
+         */
         "TornPart-Input": {
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 228600
-             *     }
+             * @default 1/4 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5960,17 +7332,38 @@ export interface components {
             layers: number;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 12 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Input"];
             /**
              * @description A gap from 0 in to 120 in.
-             * @default {
-             *       "units": 0
-             *     }
+             * @default 0 in
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -5979,17 +7372,24 @@ export interface components {
             seed: number;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 3/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             step: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
+        /**
+         * @description `layers` strips, each `step` further towards the torn edge than the one above it; torn at the left or the right
+         *     they run down. `rise` makes the torn edge a hill: so much lower at its ends than in its middle. `core_side` says
+         *     whether the torn edge shows the core of the paper.
+         */
         "TornPart-Output": {
             /**
              * @description A gap from 0 in to 120 in.
@@ -6018,11 +7418,34 @@ export interface components {
             layers: number;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 12 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             length: string;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
             papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
             place: components["schemas"]["Place-Output"];
             /**
              * @description A gap from 0 in to 120 in.
@@ -6035,18 +7458,21 @@ export interface components {
             seed: number;
             /**
              * @description A gap from 0 in to 120 in.
+             * @default 3/8 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             step: string;
             /**
              * @description A size from 1/16 in to 120 in.
+             * @default 1 in
              * @example 4 1/4 in
              * @example 108 mm
              */
             width: string;
         };
-        TrialOut: {
+        /** @description A paper and the side that shows; whether the page's pieces of that paper can be cut with this one among them. */
+        Trial: {
             choice: components["schemas"]["PaperChoice-Output"];
             enough: boolean;
         };
@@ -6088,10 +7514,12 @@ export interface components {
             part: string | null;
             print: components["schemas"]["Print-Output"];
         };
-        WordsOut: {
+        /** @description Words in a box on the sheet, and in full. */
+        Words: {
             at: components["schemas"]["Rect"];
             text: string;
         };
+        /** @description A cell that cannot be taken: its line in the file (the heading is line 1), its column, what was read, why. */
         WrongCell: {
             field: string;
             line: number;
@@ -6099,12 +7527,11 @@ export interface components {
             reason: string;
         };
         /**
-         * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
-         * @enum {string}
+         * @description `figure` is what is set or measured first and read from afar, `rest` the sentence without it; `says` is both.
+         *     `write` is what is pencilled on the back of each piece that is done, `falls` what else comes off, `caution` what is
+         *     to be minded where a tool is taken up for the first time.
          */
-        ulna__core__paper__shelf__Direction: "none" | "one-way" | "two-way";
-        /** @description A step as a person is told it; the step itself has the figures. */
-        ulna__formats__cut_document__Direction: {
+        ulna__core__cutting__directions__Direction: {
             caution: string;
             falls: components["schemas"]["Fall"][];
             figure: string;
@@ -6117,157 +7544,10 @@ export interface components {
             write: string[];
         };
         /**
-         * @description A hole of a figure in a box; `clipped` is its outline where it is not the whole figure. `outline` is written for
-         *     who reads a list without knowing the figures.
+         * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
+         * @enum {string}
          */
-        ulna__formats__cuts__Hole: {
-            /** @default [] */
-            clipped: [
-                number,
-                number
-            ][];
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @default 0 in
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            cut: string;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            /** @default [] */
-            outline: [
-                number,
-                number
-            ][];
-            /** @default 0 */
-            quarters: number;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            x: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            y: string;
-        };
-        /** @description A hole of a figure in a box on a sheet, as seen from the A side. */
-        "ulna__formats__kit__Hole-Output": {
-            /** @default [] */
-            clipped: [
-                number,
-                number
-            ][];
-            /**
-             * @description A gap from 0 in to 120 in.
-             * @default 0 in
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            cut: string;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            /** @default 0 */
-            quarters: number;
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            x: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            y: string;
-        };
-        "ulna__formats__recipe__Cell-Input": {
-            choice?: components["schemas"]["PaperChoice-Input"] | null;
-            column: number;
-            /** @default 1 */
-            columns: number;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
-            print?: components["schemas"]["Print-Input"] | null;
-            row: number;
-            /** @default 1 */
-            rows: number;
-            /**
-             * @default paper
-             * @enum {string}
-             */
-            what: "paper" | "photo" | "empty" | "title" | "words" | "card";
-        };
-        "ulna__formats__recipe__Cell-Output": {
-            choice: components["schemas"]["PaperChoice-Output"] | null;
-            column: number;
-            /** @default 1 */
-            columns: number;
-            /**
-             * @default rectangle
-             * @enum {string}
-             */
-            figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
-            print: components["schemas"]["Print-Output"] | null;
-            row: number;
-            /** @default 1 */
-            rows: number;
-            /**
-             * @default paper
-             * @enum {string}
-             */
-            what: "paper" | "photo" | "empty" | "title" | "words" | "card";
-        };
-        /** @description A photo in the rows, or at a place of its own. */
-        "ulna__formats__template__Cell-Input": {
-            frame?: components["schemas"]["Frame-Input"] | null;
-            photo?: string | null;
-            place?: components["schemas"]["Rect"] | null;
-        };
-        /** @description A photo in the rows, or at a place of its own. */
-        "ulna__formats__template__Cell-Output": {
-            frame: components["schemas"]["Frame-Output"] | null;
-            photo: string | null;
-            place: components["schemas"]["Rect"] | null;
-        };
+        ulna__core__paper__shelf__Direction: "none" | "one-way" | "two-way";
     };
     responses: never;
     parameters: never;
@@ -6362,7 +7642,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TrialOut"][];
+                    "application/json": components["schemas"]["Trial"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -6424,7 +7704,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MeasuredOut"];
+                    "application/json": components["schemas"]["Measured"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -6771,7 +8051,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HelpOut"][];
+                    "application/json": components["schemas"]["Help"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -6893,7 +8173,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RowsOut"];
+                    "application/json": components["schemas"]["Rows"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -8674,7 +9954,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["HelpOut"][];
+                    "application/json": components["schemas"]["Help"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

@@ -17,7 +17,6 @@ from ulna.demo.kits import wharf
 from ulna.demo.pages import market
 from ulna.demo.scenes import SCENES
 from ulna.formats import kit, recipe
-from ulna.formats.recipe import Recipe
 from ulna.household.home import Household
 
 
@@ -89,15 +88,15 @@ def test_a_library_goes_out_and_comes_into_another_household(tmp_path: Path) -> 
     file, there = tmp_path / "library.json", str(tmp_path / "there")
     with contextlib.closing(Household(tmp_path / "here")) as home:
         page = market({scene.name: scene.name for scene in SCENES})
-        home.bring_in([wharf()], [Recipe.from_value(page)])
+        home.bring_in([wharf()], [page])
     assert ulna("export", str(file), "--home", str(tmp_path / "here")).returncode == 0
     for _ in range(2):
         done = ulna("import", str(file), "--home", there)
         assert (done.returncode, done.stdout) == (0, "1 kits, 1 pages and what is cut of 0 brought in\n")
     with contextlib.closing(Household(tmp_path / "there")) as home:
         assert len(home.shelf().papers) == 24
-        second = Recipe.model_validate(home.library.all("page")[1].body)
-        assert {p.choice.paper for p in home.evaluated(second.value()).pieces if p.role != "print"} <= set(
+        second = home.pages.all()[1].body
+        assert {p.choice.paper for p in home.evaluated(second).pieces if p.role != "print"} <= set(
             home.shelf().papers
         )
 
@@ -127,13 +126,13 @@ def test_a_backup_holds_everything_and_never_overwrites(tmp_path: Path) -> None:
     """History and pictures too; a folder with a library in it is left alone."""
     file, here, there = tmp_path / "all.zip", tmp_path / "here", tmp_path / "there"
     with contextlib.closing(Household(here)) as home:
-        kept = home.library.add("kit", wharf().model_dump(mode="json"), "unpacked")
+        kept = home.kits.add(wharf(), "unpacked")
         arrived = home.pictures.arrive(io.BytesIO(b"picture"), 100)
         home.pictures.put("photo-1", arrived, "jpg", b"view", b"thumb")
     assert ulna("backup", str(file), "--home", str(here)).returncode == 0
     assert ulna("restore", str(file), "--home", str(there)).returncode == 0
     with contextlib.closing(Household(there)) as home:
-        assert home.library.get("kit", kept.id).body == kept.body
+        assert home.kits.get(kept.id).body == kept.body
         assert home.pictures.path("photo-1", "original").read_bytes() == b"picture"
     again = ulna("restore", str(file), "--home", str(there))
     assert again.returncode == 2 and "there is a library here already" in again.stderr

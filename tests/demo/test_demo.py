@@ -15,7 +15,7 @@ from ulna.core.cutting import progress
 from ulna.core.paper.patterns import PATTERNS
 from ulna.demo import kits
 from ulna.demo.household import READY, set_up
-from ulna.formats.recipe import Recipe
+from ulna.formats.documents import written
 from ulna.household import cutting
 from ulna.household.cutting import page_cuts
 from ulna.household.home import Household
@@ -30,14 +30,14 @@ def home(demo_home: Path) -> Iterator[Household]:
 
 def pages(home: Household) -> dict[str, str]:
     """The ids of the pages by the kind of their format and how many pages it has."""
-    found = ((Recipe.model_validate(k.body).format, k.id) for k in home.library.all("page"))
+    found = ((k.body.format, k.id) for k in home.pages.all())
     return {f"{format.kind} × {format.pages}": id for format, id in found}
 
 
 def test_the_lists_of_its_pages_can_be_followed_blindly(home: Household) -> None:
     """Every page through the blind hand: one planned, one half cut, one finished, all formats."""
     for page in pages(home).values():
-        document = cutting.document(home, page).model_dump(mode="json")
+        document = written(cutting.document(home, page))
         table = blind_hand.cut(document)
         blind_hand.laid(document, table)
         assert table.wrong == [] and document["placements"]

@@ -26,7 +26,8 @@ from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Place
 from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
-from ulna.formats import cut_pdf, cuts, pdf_words, svg
+from ulna.formats import cut_csv, cut_pdf, pdf_words, svg
+from ulna.formats.documents import read, written
 
 PAPERS = (paper("cream"), paper("ink", strip="1/2"))
 NAMES = {"cream": "Cream", "ink": "Ink"}
@@ -135,7 +136,7 @@ def test_the_page_as_png_has_the_width_that_was_asked() -> None:
 
 def test_pieces_as_csv_carry_both_a_readers_and_the_exact_size() -> None:
     """The half of a 6 3/4 × 4 3/4 mat is 3 3/8 × 4 3/4: a number that adds up, and as one says it."""
-    rows = list(csv.DictReader(io.StringIO(cuts.write_csv(listed(), NAMES, Ruler()))))
+    rows = list(csv.DictReader(io.StringIO(cut_csv.write(listed(), NAMES, Ruler()))))
     half = next(r for r in rows if r["piece"] == "mat 2 of Heron, left half")
     assert (half["width (in)"], half["height (in)"], half["width as said"]) == ("3.375", "4.75", "3 3/8 in")
     assert (half["paper"], half["side"], half["cut"]) == ("Ink", "A", "")
@@ -143,5 +144,4 @@ def test_pieces_as_csv_carry_both_a_readers_and_the_exact_size() -> None:
 
 def test_a_cut_list_goes_out_as_json_and_comes_back_alike() -> None:
     """The list that a page is begun by is kept as it was."""
-    document = cuts.CutList.from_value(listed()).model_dump(mode="json")
-    assert cuts.CutList.model_validate(document).value() == listed()
+    assert read(CutList, written(listed())) == listed()

@@ -5,6 +5,7 @@ from __future__ import annotations
 import contextlib
 import io
 from collections.abc import Iterator
+from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
@@ -14,9 +15,9 @@ from fastapi.testclient import TestClient
 from tests.api.test_api import CENTRED, kit, page, sheet, side
 from tests.blind_hand import Table, cut, laid
 from ulna.api.app import create_app
-from ulna.core.measure import Unit
+from ulna.core.measure import Unit, mm
+from ulna.core.photos.template import Template
 from ulna.formats import collection
-from ulna.formats.template import Template
 from ulna.household.home import Household
 
 
@@ -266,10 +267,10 @@ def test_a_library_as_json_keeps_templates_settings_and_the_print_list(api: Test
     """They come where the other household has none of its own; photos are noted, their pictures stay behind."""
     home: Household = api.app.state.household  # type: ignore[attr-defined]
     settings = home.settings()
-    home.library.write("settings", "settings", settings.version, settings.body | {"unit": "mm"}, "in millimetres")
-    template = home.library.add("template", Template(name="Nine of the lock").model_dump(mode="json"), "began")
+    home.all_settings.write("settings", settings.version, replace(settings.body, unit="mm"), "in millimetres")
+    template = home.roll.templates.add(Template("Nine of the lock"), "began")
     wanted = home.printing.kept(home.ruler())
-    home.library.write("prints", "prints", wanted.version, wanted.body | {"gap": "3 mm"}, "a wider gap")
+    home.printing.lists.write("prints", wanted.version, replace(wanted.body, gap=mm(3)), "a wider gap")
     document = collection.read(collection.write(home.whole()))
     with contextlib.closing(Household(tmp_path / "other")) as other:
         for _ in range(2):

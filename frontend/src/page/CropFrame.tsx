@@ -23,7 +23,7 @@ interface Props {
   name: string;
   pixels: [number, number];
   framing: Framing;
-  crop: Schemas["CropOut"] | null;
+  crop: Schemas["Crop"] | null;
   /** The shape of the print in a box of 1 × 1; empty for a rectangle. */
   outline?: string;
   /** Whether the crop is the one of the framing, and not of an earlier one. */

@@ -17,7 +17,20 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from ulna import __version__
-from ulna.api import arranging, book, cutting, kits, pages, photos, printing, prints, settings, templates, together
+from ulna.api import (
+    arranging,
+    book,
+    cutting,
+    evaluating,
+    kits,
+    pages,
+    photos,
+    printing,
+    prints,
+    settings,
+    templates,
+    together,
+)
 from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household.home import Household
 from ulna.household.searches import Searches
@@ -54,7 +67,20 @@ def create_app(home: Path, passphrase: str | None = None, printer: str | None = 
     app.add_middleware(_Door, refusal=_from_elsewhere)
     if passphrase:
         app.add_middleware(_Door, refusal=_asks_for(passphrase))
-    for module in (settings, kits, photos, templates, prints, printing, pages, arranging, cutting, book, together):
+    for module in (
+        settings,
+        kits,
+        photos,
+        templates,
+        prints,
+        printing,
+        pages,
+        evaluating,
+        arranging,
+        cutting,
+        book,
+        together,
+    ):
         app.include_router(module.router)
     _serve_interface(app)
     return app

@@ -6,74 +6,140 @@ None but the variants keeps anything: each answers what the recipe would be.
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import assert_never
+from typing import Annotated, Literal, assert_never
 
 from fastapi import APIRouter
+from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.schemas import (
-    ArrangeAsked,
-    ArrangedOut,
-    AuditionAsked,
-    BetweenAsked,
-    FormatAsked,
-    MeasuredOut,
-    PullAsked,
-    Pulled,
-    ReformattedOut,
-    TrialOut,
-    Variant,
-    VariantIn,
-    VariantOut,
-    saved,
-)
+from ulna.api.wire import Saved, saved
 from ulna.core.errors import FieldError
+from ulna.core.measure import ZERO, inches
 from ulna.core.page import arranging
 from ulna.core.page.arranging import Arranged
-from ulna.core.page.audition import trials
-from ulna.core.page.between import between
-from ulna.core.page.page import PagePlan
-from ulna.core.page.pulling import pull
+from ulna.core.page.audition import Trial, trials
+from ulna.core.page.between import Measured, between
+from ulna.core.page.page import PagePlan, Variant
+from ulna.core.page.pulling import pulled
 from ulna.core.page.reformat import reformat
-from ulna.core.page.standing import stand
-from ulna.core.parts.pieces import Ground
-from ulna.formats.recipe import Recipe
+from ulna.core.page_formats import PageFormat, PageName
+from ulna.core.parts.kinds import Part
+from ulna.core.parts.pieces import Ground, PaperChoice
+from ulna.formats.documents import AnyLength, Doc, Size
 from ulna.household.home import Household
 from ulna.store.ids import new_id
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["arranging"])
 
+Chosen = Annotated[list[str], Field(min_length=1, max_length=400)]
+
+
+class PullAsked(BaseModel):
+    """Pulls a handle of a part, by its field, so far from where it is."""
+
+    page: Doc[PagePlan]
+    part: str
+    field: Annotated[str, Field(max_length=80)]
+    across: AnyLength
+    down: AnyLength
+    id: str | None = None
+
+
+class Pulled(BaseModel):
+    part: Doc[Part]
+    says: str
+
+
+class ArrangeAsked(BaseModel):
+    """What is done with parts together; which of the further fields count depends on `act`."""
+
+    page: Doc[PagePlan]
+    parts: Chosen
+    act: Literal[
+        "move", "align", "distribute", "mirror", "swap", "swap pages", "copy", "repeat", "ring", "group", "ungroup",
+        "remove", "page as panel",
+    ]  # fmt: skip
+    id: str | None = None
+    edge: arranging.Edge = "left"
+    way: Literal["across", "down"] = "across"
+    on: PageName = "left"
+    across: AnyLength = ZERO
+    down: AnyLength = ZERO
+    marks: tuple[int, int] | None = None
+    rows: int = 1
+    columns: int = 2
+    count: int = 6
+    radius: Size = inches(2)
+    trim: Size = inches(0, 1, 4)
+    name: Annotated[str, Field(min_length=1, max_length=120)] = "group"
+
+
+class ArrangedOut(BaseModel):
+    """The recipe as it is then, the parts that are to be chosen now, and what is to be known of it."""
+
+    page: Doc[PagePlan]
+    chosen: list[str]
+    told: str
+
+
+class BetweenAsked(BaseModel):
+    """How far two parts are from each other."""
+
+    page: Doc[PagePlan]
+    first: str
+    second: str
+    id: str | None = None
+
+
+class AuditionAsked(BaseModel):
+    """Which papers could stand in place of `of` in a part."""
+
+    page: Doc[PagePlan]
+    part: str
+    of: Doc[PaperChoice]
+    id: str | None = None
+
+
+class FormatAsked(BaseModel):
+    """Moves a recipe to another format."""
+
+    page: Doc[PagePlan]
+    format: Doc[PageFormat]
+    id: str | None = None
+
+
+class ReformattedOut(BaseModel):
+    page: Doc[PagePlan]
+    told: list[str]
+
+
+class VariantOut(BaseModel):
+    saved: Saved
+    variant: Doc[Variant]
+
+
+class VariantIn(BaseModel):
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    recipe: Doc[PagePlan]
+
 
 @router.post("/pull")
 def pull_handle(asked: PullAsked, home: AtHome) -> Pulled:
     """A part after a handle of it was pulled, and the value in words."""
-    plan: PagePlan = asked.page.value()
-    ground = home.ground(plan.format, asked.id)
-    built = stand(plan.parts, ground)[plan.part(asked.part).id].built
-    handle = next((h for h in built.handles if h.field == asked.field), None)
-    if handle is None:
-        known = ", ".join(h.field for h in built.handles) or "none"
-        raise FieldError("field", asked.field, "this part has no such handle", f"there are {known}")
-    part, says = pull(plan.part(asked.part), handle, asked.across, asked.down, ground.ruler)
-    others = tuple(part if one.id == asked.part else one for one in plan.parts)
-    if built.is_there and not stand(others, ground)[asked.part].built.is_there:
-        # A hand that goes too far would take the part, and the handle with it, from the page.
-        part, says = plan.part(asked.part), f"{handle.name}: no further"
-    changed = PagePlan(plan.name, plan.format, parts=(part,))
-    return Pulled(part=Recipe.from_value(changed).parts[0], says=says)
+    ground = home.ground(asked.page.format, asked.id)
+    part, says = pulled(asked.page, asked.part, asked.field, asked.across, asked.down, ground)
+    return Pulled(part=part, says=says)
 
 
 @router.post("/arrange")
 def arrange_parts(asked: ArrangeAsked, home: AtHome) -> ArrangedOut:
     """The recipe after something was done with parts together; of a group, with all of it."""
-    plan: PagePlan = asked.page.value()
     for id in asked.parts:
-        plan.part(id)
-    ground = home.ground(plan.format, asked.id)
-    after = _arranged(asked, plan, ground)
-    return ArrangedOut(page=Recipe.from_value(after.plan), chosen=list(after.chosen), told=after.told)
+        asked.page.part(id)
+    after = _arranged(asked, asked.page, home.ground(asked.page.format, asked.id))
+    return ArrangedOut(page=after.plan, chosen=list(after.chosen), told=after.told)
 
 
 def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
@@ -120,53 +186,47 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
 
 
 @router.post("/between")
-def measure_between(asked: BetweenAsked, home: AtHome) -> MeasuredOut:
+def measure_between(asked: BetweenAsked, home: AtHome) -> Doc[Measured]:
     """How far two parts of a recipe are from each other."""
-    plan: PagePlan = asked.page.value()
-    page = home.evaluated(plan, asked.id)
-    return MeasuredOut.from_value(between(page.box(asked.first), page.box(asked.second), home.ruler()))
+    page = home.evaluated(asked.page, asked.id)
+    return between(page.box(asked.first), page.box(asked.second), home.ruler())
 
 
 @router.post("/audition")
-def audition(asked: AuditionAsked, home: AtHome) -> list[TrialOut]:
+def audition(asked: AuditionAsked, home: AtHome) -> list[Doc[Trial]]:
     """Every paper and side in place of one of a part's papers, and whether enough of it is left."""
-    plan: PagePlan = asked.page.value()
-    pieces = home.evaluated(plan, asked.id).pieces
+    pieces = home.evaluated(asked.page, asked.id).pieces
     shelf, unpacked = home.shelf_for(asked.id), home.shelf()
-    found = trials(pieces, asked.of.value(), plan.part(asked.part).id, shelf)
-    return [TrialOut.from_value(one) for one in found if one.choice.paper in unpacked.papers]
+    found = trials(pieces, asked.of, asked.page.part(asked.part).id, shelf)
+    return [one for one in found if one.choice.paper in unpacked.papers]
 
 
 @router.post("/reformat")
 def move_to_format(asked: FormatAsked, home: AtHome) -> ReformattedOut:
     """The recipe in another format, and what does not go along."""
-    plan: PagePlan = asked.page.value()
-    format = asked.format.value()
-    moved = reformat(plan, format, home.ground(format, asked.id))
-    return ReformattedOut(page=Recipe.from_value(moved.plan), told=list(moved.told))
+    moved = reformat(asked.page, asked.format, home.ground(asked.format, asked.id))
+    return ReformattedOut(page=moved.plan, told=list(moved.told))
 
 
 # ---- variants --------------------------------------------------------------------------------------
 
 
-def _out(kept: Kept, home: Household) -> VariantOut:
-    return VariantOut(saved=saved(kept), variant=Variant.model_validate(kept.body))
+def _out(kept: Kept[Variant], _home: Household) -> VariantOut:
+    return VariantOut(saved=saved(kept), variant=kept.body)
 
 
 @router.get("/pages/{id}/variants")
 def list_variants(id: str, home: AtHome) -> list[VariantOut]:
     """The states of a page that were kept by name, the first one first."""
-    home.library.get("page", id)
-    kept = [k for k in home.library.all("variant") if k.body.get("page") == id]
-    return [_out(k, home) for k in kept]
+    home.pages.get(id)
+    return [_out(kept, home) for kept in home.variants.all() if kept.body.page == id]
 
 
 @router.post("/pages/{id}/variants", status_code=201)
 def keep_variant(id: str, asked: VariantIn, home: AtHome) -> VariantOut:
     """Keeps a state of a page under a name."""
-    home.library.get("page", id)
-    body = Variant(page=id, name=asked.name, recipe=asked.recipe).model_dump(mode="json")
-    return _out(home.library.add("variant", body, f"kept {asked.name}"), home)
+    home.pages.get(id)
+    return _out(home.variants.add(Variant(id, asked.name, asked.recipe), f"kept {asked.name}"), home)
 
 
-add_history(router, "variant", VariantOut, _out)
+add_history(router, "variant", lambda home: home.variants, VariantOut, _out)

@@ -13,13 +13,14 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
-from ulna.api.kits import attachment
+from ulna.api.wire import attachment
+from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.kit import book
-from ulna.core.measure import Ruler, Unit, decimal, inches, mm
+from ulna.core.kit.cutting import Cutting
+from ulna.core.measure import Ruler, decimal
 from ulna.core.paper.yields import makes
-from ulna.formats.cuts import CutSheet, plain
-from ulna.formats.cutting import Cutting
-from ulna.formats.kit import Kit
+from ulna.formats.cut_csv import plain
+from ulna.formats.documents import Doc
 from ulna.household.home import Household
 
 router = APIRouter(prefix="/api", tags=["book"])
@@ -43,7 +44,7 @@ class SheetOut(BaseModel):
     page: str
     page_name: str
     when: datetime | None
-    sheet: CutSheet
+    sheet: Doc[CutSheet]
     ticked: list[str]
     pieces: list[str]
 
@@ -90,11 +91,11 @@ def get_book(home: AtHome) -> list[KitBook]:
     cuttings, ruler = home.cuttings(), home.ruler()
     lists = {page: cutting.begun for page, cutting in cuttings.items()}
     entries = {e.paper.id: e for e in book.book(home.shelf(), lists, home.least_scrap())}
-    names = {kept.id: str(kept.body["name"]) for kept in home.library.all("page")}
+    names = {kept.id: kept.body.name for kept in home.pages.all()}
     keeps = home.keeps()
     out = []
-    for kept in home.library.all("kit"):
-        kit = Kit.model_validate(kept.body)
+    for kept in home.kits.all():
+        kit = kept.body
         found = [entries[paper.id] for paper in kit.papers if paper.id in entries]
         total = sum((e.areas for e in found), book.Areas())
         papers = []
@@ -116,9 +117,9 @@ def get_book_as_csv(home: AtHome) -> Response:
     cuttings = home.cuttings()
     lists = {page: cutting.begun for page, cutting in cuttings.items()}
     entries = {e.paper.id: e for e in book.book(home.shelf(), lists, home.least_scrap())}
-    names = {kept.id: str(kept.body["name"]) for kept in home.library.all("page")}
-    for kept in home.library.all("kit"):
-        kit = Kit.model_validate(kept.body)
+    names = {kept.id: kept.body.name for kept in home.pages.all()}
+    for kept in home.kits.all():
+        kit = kept.body
         for entry in (entries[p.id] for p in kit.papers if p.id in entries):
             for one in entry.sheets:
                 when = _when(one, cuttings[one.page])
@@ -146,7 +147,7 @@ def _paper(
                 page=one.page,
                 page_name=names.get(one.page, ""),
                 when=_when(one, cuttings[one.page]),
-                sheet=CutSheet.from_value(one.sheet),
+                sheet=one.sheet,
                 ticked=sorted(one.ticked & {step.key for step in one.sheet.steps}),
                 pieces=[f"{p.name}, {ruler.say_size(p.rect.width, p.rect.height)}" for p in one.pieces],
             )
@@ -174,25 +175,5 @@ def _areas(areas: book.Areas, ruler: Ruler) -> AreasOut:
         open=float(areas.open / had),
         whole=float(areas.whole / had),
         waste=float(areas.waste / had),
-        says=_words(areas, ruler),
+        says=book.words(areas, ruler),
     )
-
-
-def _words(areas: book.Areas, ruler: Ruler) -> str:
-    """Such as "62 of 288 sq in on pages, 70 in scraps, 144 whole, 12 waste"."""
-    unit = (inches(1) if ruler.unit is Unit.INCH else mm(10)).units ** 2
-    name = "sq in" if ruler.unit is Unit.INCH else "sq cm"
-
-    def say(area: Fraction) -> str:
-        return f"{round(area / unit)}"
-
-    words = [f"{say(areas.pieces)} of {say(areas.had)} {name} on pages"]
-    for area, what in (
-        (areas.open, "still to be cut"),
-        (areas.scraps, "in scraps"),
-        (areas.whole, "whole"),
-        (areas.waste, "waste"),
-    ):
-        if area:
-            words.append(f"{say(area)} {what}")
-    return ", ".join(words)

@@ -3,26 +3,28 @@
 from __future__ import annotations
 
 import time
-from typing import Literal
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, Request
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import Response
+from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
-from ulna.api.cut_schemas import CuttingOut, Elsewhere, Lacking, OnMat, SearchAsked, SearchOut, Spoiled, Tick
-from ulna.api.kits import attachment
-from ulna.api.schemas import Step as Asked
+from ulna.api.wire import Step as Asked
+from ulna.api.wire import attachment
 from ulna.core.cutting import progress
-from ulna.core.cutting.cut_list import CutSheet
-from ulna.core.cutting.directions import directions
+from ulna.core.cutting.cut_list import CutList, CutSheet
+from ulna.core.cutting.directions import Direction, directions
 from ulna.core.cutting.finishing import cut_lines
 from ulna.core.cutting.steps import Open, Step, is_finishing
 from ulna.core.geometry import polygons
+from ulna.core.kit.cost import Lacking
+from ulna.core.measure import ZERO
 from ulna.core.planner import plan_cuts
 from ulna.core.planner.effort import allowed, effort_of
-from ulna.formats import cut_document, cut_json, cuts, svg
-from ulna.formats.cut_document import Direction
+from ulna.formats import cut_document, cut_json, svg
+from ulna.formats.documents import AnyLength, Doc, Gap
 from ulna.household import cutting
 from ulna.household.cutting import page_cuts
 from ulna.household.home import CUTTING_OF, Household
@@ -30,6 +32,90 @@ from ulna.household.searches import Search
 from ulna.store.errors import NotThere
 
 router = APIRouter(prefix="/api", tags=["cutting"])
+
+
+class OnMat(BaseModel):
+    """A piece as it lies before one while it is finished, good side up as on the page: the `path` of what is cut out or
+    left, and the `lines` along which it is really cut. All in inches."""
+
+    number: int
+    width: float
+    height: float
+    path: str
+    lines: str
+
+
+class CuttingOut(BaseModel):
+    """A page's cut list. `sizes` by piece number; `sheet_names`, `sheet_sizes`, `rest_sizes` and `rest_names` by sheet
+    key; by step key `directions` (what a person is told), `lines` (where it cuts: a path in
+    inches on its sheet) and `on_mat` (of steps that finish a piece).
+
+    `new` names pieces the page wants that are not on it, `gone` those it wants no more.
+    """
+
+    version: int
+    undo: str | None
+    redo: str | None
+    cuts: Doc[CutList]
+    names: dict[str, str]
+    sizes: dict[str, str]
+    sheet_names: dict[str, str]
+    sheet_sizes: dict[str, str]
+    rest_sizes: dict[str, list[str]]
+    rest_names: dict[str, list[str]]
+    directions: dict[str, Doc[Direction]]
+    lines: dict[str, str]
+    on_mat: dict[str, OnMat]
+    ticked: list[str]
+    begun: bool
+    new: list[str]
+    gone: list[str]
+    lacking: list[Doc[Lacking]]
+    pieces: int
+    done: int
+    opened: int
+    proved: bool
+
+
+class SearchAsked(BaseModel):
+    """For how long a better list is looked for at most."""
+
+    seconds: Annotated[float, Field(ge=1, le=60)] = 10
+
+
+class SearchOut(BaseModel):
+    """How a search for a better list stands: `share` of its time that is over, and what it found once it has ended."""
+
+    state: Literal["none", "searching", "stopped", "ended"]
+    share: float
+    found: Literal["", "fewer sheets", "better rest", "nothing better"]
+
+
+class Tick(BaseModel):
+    """`says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake."""
+
+    key: str
+    on: bool
+    version: int
+    says: str = ""
+
+
+class Spoiled(BaseModel):
+    """A piece that is cut and no good; `width` × `height` of it are left, 0 for nothing."""
+
+    number: int
+    width: Gap = ZERO
+    height: Gap = ZERO
+    version: int
+
+
+class Elsewhere(BaseModel):
+    """A cut that was made at another setting; with `keep` what came of it is used as it is."""
+
+    key: str
+    setting: AnyLength
+    keep: bool = False
+    version: int
 
 
 def _names(home: Household) -> dict[str, str]:
@@ -42,7 +128,7 @@ def _out(id: str, home: Household) -> CuttingOut:
     pieces = [p for sheet in sheets for p in sheet.pieces]
     undo = redo = None
     if now.version:
-        kept = home.library.get("cutting", f"{CUTTING_OF}{id}")
+        kept = home.cut_lists.get(f"{CUTTING_OF}{id}")
         undo, redo = kept.undo, kept.redo
     least = home.least_scrap()
     told = directions(now.cuts, least, ruler)
@@ -50,21 +136,21 @@ def _out(id: str, home: Household) -> CuttingOut:
         version=now.version,
         undo=undo,
         redo=redo,
-        cuts=cuts.CutList.from_value(now.cuts),
+        cuts=now.cuts,
         names=_names(home),
         sizes={str(p.number): ruler.say_size(*p.lies) for p in pieces},
         sheet_names={s.key: s.called for s in sheets},
         sheet_sizes={s.key: ruler.say_size(s.width, s.height) for s in sheets},
         rest_sizes={s.key: [ruler.say_size(r.at.width, r.at.height) for r in s.rests] for s in sheets},
         rest_names={s.key: [s.rest_called(r.at) for r in s.rests] for s in sheets},
-        directions={key: Direction.from_value(one) for key, one in told.items()},
+        directions=told,
         on_mat={step.key: _on_mat(step, s) for s in sheets for step in s.steps if is_finishing(step)},
         lines={step.key: svg.line_of(step, s) for s in sheets for step in s.steps},
         ticked=sorted(now.ticked),
         begun=now.begun,
         new=[p.name for p in now.new],
         gone=list(now.gone),
-        lacking=[Lacking.from_value(one) for one in now.lacking],
+        lacking=list(now.lacking),
         pieces=sum(p.fate != "spoiled" for p in pieces),
         done=sum(len(progress.finished(sheet, now.ticked)) for sheet in sheets),
         opened=sum(not sheet.scrap and not sheet.print for sheet in sheets),
@@ -170,7 +256,7 @@ def cuts_as_svg(id: str, home: AtHome) -> Response:
 
 
 @router.get("/pages/{id}/cuts.json")
-def cuts_as_json(id: str, home: AtHome) -> cut_document.Document:
+def cuts_as_json(id: str, home: AtHome) -> Doc[cut_document.Document]:
     """The cut list as a document of its own, an ulna-cut-list. See docs/cut-list.md."""
     return cutting.document(home, id)
 

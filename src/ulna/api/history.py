@@ -3,32 +3,40 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import TypeVar
 
 from fastapi import APIRouter
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
-from ulna.api.schemas import Step
+from ulna.api.wire import Step
+from ulna.household.documents import Documents
 from ulna.household.home import Household
 from ulna.store.library import Kept
 
-Out = Callable[[Kept, Household], BaseModel]
+Value = TypeVar("Value")
 
 
-def add_history(router: APIRouter, kind: str, answer: type[BaseModel], out: Out) -> None:
+def add_history(
+    router: APIRouter,
+    kind: str,
+    of: Callable[[Household], Documents[Value]],
+    answer: type[BaseModel],
+    out: Callable[[Kept[Value], Household], BaseModel],
+) -> None:
     """Adds undo, redo, away and back for documents of a kind, below their address; `out` makes the `answer`."""
 
     def undo(id: str, step: Step, home: AtHome) -> BaseModel:
-        return out(home.library.undo(kind, id, step.version), home)
+        return out(of(home).undo(id, step.version), home)
 
     def redo(id: str, step: Step, home: AtHome) -> BaseModel:
-        return out(home.library.redo(kind, id, step.version), home)
+        return out(of(home).redo(id, step.version), home)
 
     def put_away(id: str, step: Step, home: AtHome) -> BaseModel:
-        return out(home.library.put_away(kind, id, step.version), home)
+        return out(of(home).put_away(id, step.version), home)
 
     def bring_back(id: str, step: Step, home: AtHome) -> BaseModel:
-        return out(home.library.put_away(kind, id, step.version, away=False), home)
+        return out(of(home).put_away(id, step.version, away=False), home)
 
     for act, step in ((undo, "undo"), (redo, "redo"), (put_away, "away"), (bring_back, "back")):
         name = f"{act.__name__}_{kind}"

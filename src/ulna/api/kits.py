@@ -2,39 +2,92 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from dataclasses import replace
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, File, UploadFile
 from fastapi.responses import Response
+from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.schemas import (
-    CardsAsked,
-    Colours,
-    KitIn,
-    KitOut,
-    PatternOut,
-    PictureOut,
-    RowsOut,
-    SideIn,
-    Straighten,
-    Tile,
-    Tiles,
-    saved,
-)
-from ulna.core.measure import SIZE, text
+from ulna.api.wire import Saved, Series, What, attachment, saved
+from ulna.core.measure import text
 from ulna.core.paper import patterns
-from ulna.core.paper.shelf import Paper, Side, cards_in_rows
+from ulna.core.paper.shelf import Card, Face, Kit, Paper, Side, cards_in_rows
+from ulna.core.ranges import Colour, Size
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
-from ulna.formats.kit import Card, Kit
+from ulna.formats.documents import AnyLength, Doc
+from ulna.formats.kit_csv import Rows
 from ulna.formats.limits import MOST_JSON_BYTES
+from ulna.formats.svg import Tile
 from ulna.household.home import Household
 from ulna.store.ids import new_id
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["kits"])
+
+
+class Tiles(BaseModel):
+    a: Doc[Tile]
+    b: Doc[Tile]
+
+
+class KitOut(BaseModel):
+    """`tiles` by paper id."""
+
+    saved: Saved
+    kit: Doc[Kit]
+    tiles: dict[str, Tiles]
+
+
+class KitIn(BaseModel):
+    kit: Doc[Kit]
+    what: What = "changed the kit"
+    series: Series | None = None
+    version: int = 0
+
+
+class PatternOut(BaseModel):
+    """A kind of pattern in the given colours, and what is usual for it."""
+
+    name: str
+    busy: int
+    direction: Literal["none", "one-way", "two-way"]
+    scale: str
+    tile: Doc[Tile]
+
+
+class Colours(BaseModel):
+    colours: Annotated[list[Doc[Colour]], Field(min_length=1, max_length=5)]
+
+
+class PictureOut(BaseModel):
+    id: str
+
+
+class CardsAsked(BaseModel):
+    """Rows and columns of equal cards on a sheet."""
+
+    paper: Doc[Paper]
+    rows: Annotated[int, Field(ge=1, le=20)]
+    columns: Annotated[int, Field(ge=1, le=20)]
+    side: Face = "A"
+
+
+class Straighten(BaseModel):
+    """The sheet's corners in shares of the picture, top left first, clockwise; the sheet's size."""
+
+    corners: Annotated[list[tuple[float, float]], Field(min_length=4, max_length=4)]
+    width: Doc[Size]
+    height: Doc[Size]
+
+
+class SideIn(BaseModel):
+    side: Doc[Side]
+    width: AnyLength
+    height: AnyLength
 
 
 def picture_address(id: str) -> str:
@@ -43,40 +96,35 @@ def picture_address(id: str) -> str:
 
 def tiles_of(paper: Paper) -> Tiles:
     a, b = (svg.tile_of(paper, face, picture_address) for face in ("A", "B"))
-    return Tiles(a=Tile.from_value(a), b=Tile.from_value(b))
+    return Tiles(a=a, b=b)
 
 
-def _out(kept: Kept, _home: Household) -> KitOut:
-    kit = Kit.model_validate(kept.body)
-    return KitOut(saved=saved(kept), kit=kit, tiles={p.id: tiles_of(p.value()) for p in kit.papers})
+def _out(kept: Kept[Kit], _home: Household) -> KitOut:
+    return KitOut(saved=saved(kept), kit=kept.body, tiles={p.id: tiles_of(p) for p in kept.body.papers})
 
 
 @router.post("/cards")
-def lay_cards(asked: CardsAsked) -> list[Card]:
+def lay_cards(asked: CardsAsked) -> list[Doc[Card]]:
     """Where the cards of a sheet are that is printed with rows and columns of them."""
-    cards = cards_in_rows(asked.paper.value(), asked.rows, asked.columns, asked.side)
-    return [Card.from_value(card) for card in cards]
+    return list(cards_in_rows(asked.paper, asked.rows, asked.columns, asked.side))
 
 
 @router.get("/kits")
 def list_kits(home: AtHome) -> list[KitOut]:
-    return [_out(kept, home) for kept in home.library.all("kit")]
+    return [_out(kept, home) for kept in home.kits.all()]
 
 
 @router.post("/kits", status_code=201)
 def add_kit(asked: KitIn, home: AtHome) -> KitOut:
-    return _out(home.library.add("kit", asked.kit.model_dump(mode="json"), "began the kit"), home)
+    return _out(home.kits.add(asked.kit, "began the kit"), home)
 
 
 @router.put("/kits/{id}")
 def put_kit(id: str, asked: KitIn, home: AtHome) -> KitOut:
-    return _out(
-        home.library.write("kit", id, asked.version, asked.kit.model_dump(mode="json"), asked.what, asked.series),
-        home,
-    )
+    return _out(home.kits.write(id, asked.version, asked.kit, asked.what, asked.series), home)
 
 
-add_history(router, "kit", KitOut, _out)
+add_history(router, "kit", lambda home: home.kits, KitOut, _out)
 
 
 # ---- files -----------------------------------------------------------------------------------------
@@ -89,9 +137,8 @@ def kit_template() -> Response:
 
 @router.get("/kits/{id}/kit.csv", response_class=Response)
 def kit_as_csv(id: str, home: AtHome) -> Response:
-    kit = Kit.model_validate(home.library.get("kit", id).body)
-    papers, things = [p.value() for p in kit.papers], [t.value() for t in kit.things]
-    return _csv(kit_csv.write(papers, things), kit.name)
+    kit = home.kits.get(id).body
+    return _csv(kit_csv.write(kit.papers, kit.things), kit.name)
 
 
 def _csv(content: str, name: str) -> Response:
@@ -100,33 +147,24 @@ def _csv(content: str, name: str) -> Response:
 
 @router.get("/kits/{id}/kit.json", response_class=Response)
 def kit_as_json(id: str, home: AtHome) -> Response:
-    kit = Kit.model_validate(home.library.get("kit", id).body)
+    kit = home.kits.get(id).body
     return attachment(kit_format.write(kit).encode(), f"{kit.name}.json", "application/json")
 
 
-def attachment(content: bytes, name: str, media: str) -> Response:
-    """A file to keep; its name without what a file name cannot have."""
-    plain = "".join(c if c.isascii() and (c.isalnum() or c in " .-_") else "_" for c in name)
-    return Response(content, media_type=media, headers={"Content-Disposition": f'attachment; filename="{plain}"'})
-
-
 @router.post("/kits/read-csv")
-def read_kit_csv(file: Annotated[UploadFile, File()], home: AtHome) -> RowsOut:
+def read_kit_csv(file: Annotated[UploadFile, File()], home: AtHome) -> Doc[Rows]:
     """What a CSV file holds, right rows and wrong ones; nothing is kept yet."""
     data = file.file.read(kit_csv.MOST_BYTES + 1)
-    return RowsOut.from_value(kit_csv.read(data, home.ruler().unit, lambda: new_id("paper")))
+    return kit_csv.read(data, home.ruler().unit, lambda: new_id("paper"))
 
 
 @router.post("/kits/read-json")
-def read_kit_json(file: Annotated[UploadFile, File()]) -> Kit:
+def read_kit_json(file: Annotated[UploadFile, File()]) -> Doc[Kit]:
     """The kit in a JSON file, with fresh ids; nothing is kept yet."""
     kit = kit_format.read(file.file.read(MOST_JSON_BYTES))
     fresh = {paper.id: new_id("paper") for paper in kit.papers}
-    for paper in kit.papers:
-        paper.id, paper.scrap_of = fresh[paper.id], fresh.get(paper.scrap_of or "")
-    for thing in kit.things:
-        thing.id = new_id("thing")
-    return kit
+    papers = tuple(replace(p, id=fresh[p.id], scrap_of=fresh.get(p.scrap_of or "")) for p in kit.papers)
+    return replace(kit, papers=papers, things=tuple(replace(t, id=new_id("thing")) for t in kit.things))
 
 
 # ---- looks -----------------------------------------------------------------------------------------
@@ -138,7 +176,7 @@ def list_patterns(asked: Colours) -> list[PatternOut]:
     found = []
     for pattern in patterns.PATTERNS.values():
         side = Side(pattern.name, tuple(asked.colours))
-        tile = Tile.from_value(svg.tile(side, 12, 12, picture_address))
+        tile = svg.tile(side, 12, 12, picture_address)
         found.append(
             PatternOut(
                 name=pattern.name,
@@ -152,10 +190,9 @@ def list_patterns(asked: Colours) -> list[PatternOut]:
 
 
 @router.post("/tile")
-def draw_tile(asked: SideIn) -> Tile:
+def draw_tile(asked: SideIn) -> Doc[Tile]:
     """One side as it would look."""
-    side = svg.tile(asked.side.value(), asked.width.inches, asked.height.inches, picture_address)
-    return Tile.from_value(side)
+    return svg.tile(asked.side, asked.width.inches, asked.height.inches, picture_address)
 
 
 @router.post("/pictures", status_code=201)
@@ -167,8 +204,7 @@ def add_picture(file: Annotated[UploadFile, File()], home: AtHome) -> PictureOut
 @router.post("/pictures/{id}/straighten", status_code=201)
 def straighten_picture(id: str, asked: Straighten, home: AtHome) -> PictureOut:
     """A photographed sheet laid flat at its size."""
-    width, height = SIZE.check(asked.width), SIZE.check(asked.height)
-    return PictureOut(id=home.straighten(id, asked.corners, width, height))
+    return PictureOut(id=home.straighten(id, asked.corners, asked.width, asked.height))
 
 
 @router.post("/demo-kit", status_code=201)
@@ -176,4 +212,4 @@ def add_demo_kit(home: AtHome) -> KitOut:
     """The demo household's newest kit, to look at."""
     from ulna.demo.kits import towpath  # seldom asked for
 
-    return _out(home.library.add("kit", towpath().model_dump(mode="json"), "brought in the demo kit"), home)
+    return _out(home.kits.add(towpath(), "brought in the demo kit"), home)

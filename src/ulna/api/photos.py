@@ -2,37 +2,26 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from datetime import datetime
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, File, Query, UploadFile
 from fastapi.responses import FileResponse
+from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.schemas import (
-    CropAsked,
-    CropOut,
-    OfferOut,
-    PhotoCame,
-    PhotoIn,
-    PhotoOut,
-    Pixels,
-    PrintCrop,
-    PrintSize,
-    ShapeIn,
-    SpotIn,
-    UsedOn,
-    saved,
-)
-from ulna.core.geometry.shapes import fitted, outline, path
-from ulna.core.measure import ZERO, parse, text
+from ulna.api.wire import Saved, Series, What, saved
+from ulna.core.geometry.shapes import Shape, fitted
+from ulna.core.measure import inches, parse, text
+from ulna.core.page.page import photos_of
 from ulna.core.photos import crop as cropping
 from ulna.core.photos import fitting, look
-from ulna.core.photos.crop import Crop
-from ulna.core.photos.photo import Photo
+from ulna.core.photos.crop import Crop, Framing, Sharpness
+from ulna.core.photos.photo import Photo, PhotoRecord
 from ulna.core.photos.prints import Print, toned
-from ulna.formats.photo import Framing, PhotoRecord
-from ulna.formats.recipe import Recipe, photos_of
+from ulna.core.photos.showing import frame_outline, showing
+from ulna.formats.documents import AnyLength, Doc, Gap, Size
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
@@ -43,50 +32,133 @@ router = APIRouter(prefix="/api", tags=["photos"])
 FOREVER = {"Cache-Control": "private, max-age=31536000, immutable"}
 
 
+class Pixels(BaseModel):
+    width: int
+    height: int
+
+    @classmethod
+    def of(cls, photo: Photo) -> Pixels:
+        return cls(width=photo.pixels[0], height=photo.pixels[1])
+
+
+class UsedOn(BaseModel):
+    id: str
+    name: str
+
+
+class PhotoOut(BaseModel):
+    """`pixels` are the photo's as it looks; `look` goes into the address of its pictures. `crop`, `ppi`, `word` and
+    `faces_cut` are for the print it is wanted in."""
+
+    saved: Saved
+    photo: Doc[PhotoRecord]
+    pixels: Pixels
+    look: str
+    crop: Doc[Crop] | None
+    ppi: int | None
+    word: Sharpness | None
+    faces_cut: int
+    outline: str
+    used_on: list[UsedOn]
+    added: datetime
+
+
+class PhotoCame(BaseModel):
+    """How a file came in: new, here already, or back from what was put away; `like` names a photo that looks the
+    same.
+    """
+
+    photo: PhotoOut
+    how: Literal["new", "here", "back"]
+    like: str | None
+
+
+class PhotoIn(BaseModel):
+    photo: Doc[PhotoRecord]
+    what: What = "changed the photo"
+    series: Series | None = None
+    version: int
+
+
+class PrintSize(BaseModel):
+    width: str
+    height: str
+
+
+class ShapeIn(BaseModel):
+    shape: Shape
+    width: Size
+    height: Size
+
+
+class CropAsked(BaseModel):
+    print: Doc[Print]
+
+
+class PrintCrop(BaseModel):
+    """What a print shows of its photo, and its shape as a path in a box of 1 × 1."""
+
+    crop: Doc[Crop] | None
+    ppi: int | None
+    word: Sharpness | None
+    faces_cut: int
+    pixels: Pixels
+    look: str
+    framing: Doc[Framing]
+    outline: str
+
+
+class SpotIn(BaseModel):
+    """A place for a photo: a width on the page, an opening (a circle where `height` is left out), or a cell."""
+
+    kind: Literal["width", "opening", "cell"]
+    width: Size
+    height: Size | None = None
+    lap: Gap = inches(0, 1, 8)
+
+
+class OfferOut(BaseModel):
+    width: AnyLength
+    height: AnyLength
+    size: str
+    usual: bool
+    lost: float
+    ppi: int
+    word: Sharpness
+    says: str
+
+
 def _used_on(home: Household) -> dict[str, list[UsedOn]]:
     """For each photo the pages that show it."""
 
     def read() -> dict[str, list[UsedOn]]:
         used: dict[str, list[UsedOn]] = {}
-        for kept in home.library.all("page"):
-            recipe = Recipe.model_validate(kept.body)
-            for id in photos_of(recipe):
-                used.setdefault(id, []).append(UsedOn(id=kept.id, name=recipe.name))
+        for kept in home.pages.all():
+            for id in photos_of(kept.body):
+                used.setdefault(id, []).append(UsedOn(id=kept.id, name=kept.body.name))
         return used
 
     return home.cached("photos used", ["page"], read)
 
 
-def _cropped(photo: Photo, print_: Print) -> tuple[Crop, float, int] | None:
-    """The crop of a photo in a print, its pixels per inch, and how many faces it cuts; nothing where a rim covers
-    all.
-    """
-    if min(print_.seen) <= ZERO:
-        return None
-    framing = photo.framing.by(print_.frame)
-    crop = cropping.crop(photo.pixels, print_.seen, framing)
-    ppi = cropping.pixels_per_inch(photo.pixels, crop, print_.seen)
-    return crop, ppi, cropping.faces_cut(photo.pixels, crop, framing)
-
-
-def _out(kept: Kept, home: Household) -> PhotoOut:
+def _out(kept: Kept[PhotoRecord], home: Household) -> PhotoOut:
     return _shown(kept, _used_on(home))
 
 
-def _shown(kept: Kept, used: dict[str, list[UsedOn]]) -> PhotoOut:
-    record = PhotoRecord.model_validate(kept.body)
+def _shown(kept: Kept[PhotoRecord], used: dict[str, list[UsedOn]]) -> PhotoOut:
+    record = kept.body
     photo = record.photo(kept.id)
-    found = _cropped(photo, record.print.value())
+    found = showing(photo, record.print)
     return PhotoOut(
         saved=saved(kept),
         photo=record,
-        pixels=Pixels(width=photo.pixels[0], height=photo.pixels[1]),
+        pixels=Pixels.of(photo),
         look=look.key(photo.look),
-        crop=CropOut.from_value(found[0]) if found else None,
-        ppi=int(found[1]) if found else None,
-        word=cropping.word(found[1]) if found else None,
-        faces_cut=found[2] if found else 0,
-        outline=frame_outline(record.print.value()),
+        crop=found.crop if found else None,
+        ppi=int(found.ppi) if found else None,
+        word=found.word if found else None,
+        faces_cut=found.faces_cut if found else 0,
+        outline=frame_outline(record.print),
         used_on=used.get(kept.id, []),
         added=kept.created,
     )
@@ -96,8 +168,8 @@ def _shown(kept: Kept, used: dict[str, list[UsedOn]]) -> PhotoOut:
 def list_photos(home: AtHome) -> list[PhotoOut]:
     """By the time they were taken, those without one last."""
     used = _used_on(home)
-    photos = [_shown(kept, used) for kept in home.library.all("photo")]
-    return sorted(photos, key=lambda p: (p.photo.taken is None, p.photo.taken or ""))
+    kept = sorted(home.roll.records.all(), key=lambda k: (k.body.taken is None, k.body.taken or ""))
+    return [_shown(one, used) for one in kept]
 
 
 @router.post("/photos", status_code=201)
@@ -112,7 +184,7 @@ def put_photo(id: str, asked: PhotoIn, home: AtHome) -> PhotoOut:
     return _out(home.roll.write(id, asked.version, asked.photo, asked.what, asked.series), home)
 
 
-add_history(router, "photo", PhotoOut, _out)
+add_history(router, "photo", lambda home: home.roll.records, PhotoOut, _out)
 
 
 @router.get("/pictures/{id}/{copy}", response_class=FileResponse)
@@ -147,47 +219,27 @@ def fit_shape(asked: ShapeIn, home: AtHome) -> PrintSize:
 @router.post("/crop")
 def crop_print(asked: CropAsked, home: AtHome) -> PrintCrop:
     """What a print of its own size and frame shows of its photo."""
-    print_: Print = asked.print.value()
-    photo = home.photos().get(print_.photo or "")
-    if photo is None:
-        raise NotThere("photo", print_.photo or "")
-    found = _cropped(photo, print_)
+    photo = _photo(asked.print.photo or "", home)
+    found = showing(photo, asked.print)
     return PrintCrop(
-        crop=CropOut.from_value(found[0]) if found else None,
-        ppi=int(found[1]) if found else None,
-        word=cropping.word(found[1]) if found else None,
-        faces_cut=found[2] if found else 0,
-        pixels=Pixels(width=photo.pixels[0], height=photo.pixels[1]),
-        look=look.key(toned(photo.look, print_)),
-        framing=Framing.from_value(photo.framing.by(print_.frame)),
-        outline=frame_outline(print_),
+        crop=found.crop if found else None,
+        ppi=int(found.ppi) if found else None,
+        word=found.word if found else None,
+        faces_cut=found.faces_cut if found else 0,
+        pixels=Pixels.of(photo),
+        look=look.key(toned(photo.look, asked.print)),
+        framing=photo.framing.by(asked.print.frame),
+        outline=frame_outline(asked.print),
     )
-
-
-def frame_outline(print_: Print) -> str:
-    """The shape of the picture inside its rim, as a path in a box of 1 × 1; empty for a rectangle."""
-    if print_.shape == "rectangle":
-        return ""
-    corners = outline(print_.shape, print_.width.inches, print_.height.inches, print_.rim.inches)
-    if not corners:
-        return ""
-    left, top = min(x for x, _ in corners), min(y for _, y in corners)
-    wide, high = max(x for x, _ in corners) - left, max(y for _, y in corners) - top
-    return path([((x - left) / wide, (y - top) / high) for x, y in corners])
 
 
 @router.post("/photos/{id}/sizes")
 def offer_sizes(id: str, asked: SpotIn, home: AtHome) -> list[OfferOut]:
     """Prints that serve a place, the best first."""
-    photo = home.photos().get(id)
-    if photo is None:
-        raise NotThere("photo", id)
-    height = asked.height if asked.kind != "opening" else asked.height or asked.width
-    if asked.kind == "cell":
-        height = asked.height or asked.width
-    spot = fitting.Spot(asked.kind, asked.width, None if asked.kind == "width" else height, asked.lap)
+    photo, ruler = _photo(id, home), home.ruler()
+    height = None if asked.kind == "width" else asked.height or asked.width
+    spot = fitting.Spot(asked.kind, asked.width, height, asked.lap)
     sizes = [(parse(f"{w} in"), parse(f"{h} in")) for w, h in cropping.PRINT_SIZES]
-    ruler = home.ruler()
     return [
         OfferOut(
             width=o.width,
@@ -201,3 +253,10 @@ def offer_sizes(id: str, asked: SpotIn, home: AtHome) -> list[OfferOut]:
         )
         for o in fitting.offers(photo, spot, sizes, ruler)
     ]
+
+
+def _photo(id: str, home: Household) -> Photo:
+    photo = home.photos().get(id)
+    if photo is None:
+        raise NotThere("photo", id)
+    return photo

@@ -4,20 +4,32 @@ from __future__ import annotations
 
 from fastapi import APIRouter
 from fastapi.responses import Response
+from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.prints import planned
-from ulna.api.schemas import PrinterOut, RunOut
+from ulna.formats.documents import Doc
 from ulna.household.home import Household
+from ulna.household.printing import Run
 from ulna.machines.photo_printer.line import NoAnswer
-from ulna.machines.photo_printer.words import Loaded
+from ulna.machines.photo_printer.words import Loaded, Printer
 
 router = APIRouter(prefix="/api", tags=["printer"])
 
 
+class PrinterOut(BaseModel):
+    """How the photo printer stands; `there` is false where it does not answer, `says` what would do."""
+
+    there: bool
+    says: str
+    printer: Printer | None
+    loaded: str
+    run: Doc[Run] | None
+
+
 def _printer_out(home: Household) -> PrinterOut:
     run = home.printing.run()
-    out = PrinterOut(there=False, says="", printer=None, loaded="", run=RunOut.from_value(run) if run else None)
+    out = PrinterOut(there=False, says="", printer=None, loaded="", run=run)
     try:
         printer = home.printing.printer().stands()
     except NoAnswer as error:

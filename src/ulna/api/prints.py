@@ -2,36 +2,25 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from fastapi import APIRouter
 from fastapi.responses import Response
+from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
-from ulna.api.kits import attachment
-from ulna.api.schemas import (
-    LeftOut,
-    Picture,
-    PlacedOut,
-    PrintListAsked,
-    PrintListIn,
-    PrintListOut,
-    PrintPicture,
-    PrintPlanOut,
-    PrintSheetOut,
-    Step,
-    WordsOut,
-    saved,
-)
+from ulna.api.drawn import Picture
+from ulna.api.wire import Saved, Series, Step, What, attachment, saved
 from ulna.core.errors import FieldError
-from ulna.core.geometry.rects import Rect as CoreRect
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.pieces import Ground
 from ulna.core.parts.printed import lay
-from ulna.core.photos.print_sheets import PrintPlan, PrintSheet
+from ulna.core.photos.print_list import PrintList
+from ulna.core.photos.print_sheets import Left, PrintPlan, PrintSheet, Words
 from ulna.core.photos.prints import words
-from ulna.formats.cuts import Rect
-from ulna.formats.print_list import PrintList
-from ulna.formats.recipe import Recipe
+from ulna.formats.documents import AnyLength, Doc
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.library import Kept
@@ -39,17 +28,74 @@ from ulna.store.library import Kept
 router = APIRouter(prefix="/api", tags=["prints"])
 
 
+class PrintListOut(BaseModel):
+    """`names` are the photos' by wanted print, `says` each print in words."""
+
+    saved: Saved
+    prints: Doc[PrintList]
+    names: dict[str, str]
+    says: dict[str, str]
+
+
+class PrintListIn(BaseModel):
+    prints: Doc[PrintList]
+    what: What = "changed the print list"
+    series: Series | None = None
+    version: int = 0
+
+
+class PlacedOut(BaseModel):
+    """A print or a part of one on its sheet; `shows` is which part of the print it is."""
+
+    wanted: str
+    label: str
+    at: Doc[Rect]
+    turned: bool
+    shows: Doc[Rect]
+
+
+class PrintSheetOut(BaseModel):
+    paper: str
+    says: str
+    width: AnyLength
+    height: AnyLength
+    printable: Doc[Rect]
+    placed: list[PlacedOut]
+    ticks: list[Doc[Rect]]
+    labels: list[Doc[Words]]
+    line: Doc[Words] | None
+
+
+class PrintPicture(BaseModel):
+    """How a wanted print looks on the screen: the window of its picture, as on a page."""
+
+    width: AnyLength
+    height: AnyLength
+    picture: Picture
+
+
+class PrintPlanOut(BaseModel):
+    sheets: list[PrintSheetOut]
+    left: list[Doc[Left]]
+    notes: list[str]
+    pictures: dict[str, PrintPicture]
+
+
+class PrintListAsked(BaseModel):
+    prints: Doc[PrintList]
+
+
 # ---- the list ----------------------------------------------------------------------------------------
 
 
-def _list_out(kept: Kept, home: Household) -> PrintListOut:
-    prints, photos, ruler = PrintList.model_validate(kept.body), home.photos(), home.ruler()
+def _list_out(kept: Kept[PrintList], home: Household) -> PrintListOut:
+    prints, photos, ruler = kept.body, home.photos(), home.ruler()
     named = {w.id: photos.get(w.print.photo or "") for w in prints.wanted}
     return PrintListOut(
         saved=saved(kept),
         prints=prints,
         names={id: photo.name if photo else "a photo that is gone" for id, photo in named.items()},
-        says={w.id: words(w.print.value(), ruler) for w in prints.wanted},
+        says={w.id: words(w.print, ruler) for w in prints.wanted},
     )
 
 
@@ -60,59 +106,43 @@ def get_prints(home: AtHome) -> PrintListOut:
 
 @router.put("/prints")
 def put_prints(asked: PrintListIn, home: AtHome) -> PrintListOut:
-    body = asked.prints.model_dump(mode="json")
-    return _list_out(home.library.write("prints", "prints", asked.version, body, asked.what, asked.series), home)
+    lists = home.printing.lists
+    return _list_out(lists.write("prints", asked.version, asked.prints, asked.what, asked.series), home)
 
 
 @router.post("/prints/undo")
 def undo_prints(step: Step, home: AtHome) -> PrintListOut:
-    return _list_out(home.library.undo("prints", "prints", step.version), home)
+    return _list_out(home.printing.lists.undo("prints", step.version), home)
 
 
 @router.post("/prints/redo")
 def redo_prints(step: Step, home: AtHome) -> PrintListOut:
-    return _list_out(home.library.redo("prints", "prints", step.version), home)
+    return _list_out(home.printing.lists.redo("prints", step.version), home)
 
 
 @router.post("/prints/of-page/{id}")
 def want_prints_of_page(id: str, step: Step, home: AtHome) -> PrintListOut:
     """Puts every print of a page on the list; what the page had there before is taken off first."""
-    page = Recipe.model_validate(home.library.get("page", id).body)
-    plan = page.value()
-    kept = home.printing.kept(home.ruler())
-    prints = PrintList.model_validate(kept.body)
-    coming = home.printing.of_page(id, home.evaluated(plan, id))
-    wanted = [*(w for w in prints.wanted if w.page != id), *coming]
-    body = prints.model_copy(update={"wanted": wanted}).model_dump(mode="json")
-    body = PrintList.model_validate(body).model_dump(mode="json")
-    written = home.library.write("prints", "prints", step.version, body, f"wanted the prints of {page.name}")
-    return _list_out(written, home)
+    return _list_out(home.want_prints_of(id, step.version), home)
 
 
 @router.post("/prints/plan")
 def plan_prints(asked: PrintListAsked, home: AtHome) -> PrintPlanOut:
     """A list laid on sheets."""
-    prints = asked.prints
-    plan = home.printing.planned(prints, home.photos(), home.ruler())
+    plan = home.printing.planned(asked.prints, home.photos(), home.ruler())
     ground = Ground(of_kind("12x12"), home.shelf(), home.photos(), home.ruler())
     pictures = {}
-    for wanted in prints.wanted:
-        print_ = wanted.print.value()
-        whole = type(print_)(**{**_fields(print_), "rim_off": False, "trim": ZERO})
-        piece, _ = lay("p", "print", whole, CoreRect(ZERO, ZERO, *whole.lies), ground)
-        pictures[wanted.id] = PrintPicture(
-            width=whole.width, height=whole.height, picture=Picture.from_value(piece.picture)
-        )
+    for wanted in asked.prints.wanted:
+        whole = replace(wanted.print, rim_off=False, trim=ZERO)
+        piece, _ = lay("p", "print", whole, Rect(ZERO, ZERO, *whole.lies), ground)
+        picture = Picture.model_validate(piece.picture)
+        pictures[wanted.id] = PrintPicture(width=whole.width, height=whole.height, picture=picture)
     return PrintPlanOut(
         sheets=[_sheet_out(sheet, home) for sheet in plan.sheets],
-        left=[LeftOut.from_value(left) for left in plan.left],
+        left=list(plan.left),
         notes=list(plan.notes),
         pictures=pictures,
     )
-
-
-def _fields(print_: object) -> dict[str, object]:
-    return {name: getattr(print_, name) for name in type(print_).__dataclass_fields__}  # type: ignore[attr-defined]
 
 
 def _sheet_out(sheet: PrintSheet, home: Household) -> PrintSheetOut:
@@ -122,20 +152,14 @@ def _sheet_out(sheet: PrintSheet, home: Household) -> PrintSheetOut:
         says=f"{paper.name}, {home.ruler().say_size(paper.width, paper.height)}",
         width=paper.width,
         height=paper.height,
-        printable=Rect.from_value(paper.printable),
+        printable=paper.printable,
         placed=[
-            PlacedOut(
-                wanted=p.part.wanted,
-                label=p.part.label,
-                at=Rect.from_value(p.at),
-                turned=p.turned,
-                shows=Rect.from_value(p.part.shows),
-            )
+            PlacedOut(wanted=p.part.wanted, label=p.part.label, at=p.at, turned=p.turned, shows=p.part.shows)
             for p in sheet.placed
         ],
-        ticks=[Rect.from_value(t) for t in sheet.ticks],
-        labels=[WordsOut.from_value(label) for label in sheet.labels],
-        line=WordsOut.from_value(sheet.line) if sheet.line else None,
+        ticks=list(sheet.ticks),
+        labels=list(sheet.labels),
+        line=sheet.line,
     )
 
 
@@ -144,7 +168,7 @@ def _sheet_out(sheet: PrintSheet, home: Household) -> PrintSheetOut:
 
 def planned(home: Household) -> tuple[PrintList, PrintPlan]:
     """The list as it is kept, laid on sheets. Raises `FieldError` where there is nothing to print."""
-    prints = PrintList.model_validate(home.printing.kept(home.ruler()).body)
+    prints = home.printing.kept(home.ruler()).body
     plan = home.printing.planned(prints, home.photos(), home.ruler())
     if not plan.sheets:
         reason = plan.left[0].sentence if plan.left else "no print is wanted"

@@ -2,19 +2,61 @@
 
 from __future__ import annotations
 
+from typing import Annotated, Literal
+
 from fastapi import APIRouter
+from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
-from ulna.api.schemas import Away, LengthRead, LengthText, LengthTexts, SettingsIn, SettingsOut, saved
+from ulna.api.wire import Saved, saved
+from ulna.core.kit.settings import Settings
 from ulna.core.measure import RANGES, Length, Ruler, parse, text
-from ulna.formats.settings import Settings
+from ulna.formats.documents import AnyLength, Doc
 from ulna.store.library import Kept
 
 router = APIRouter(prefix="/api", tags=["settings"])
 
 
-def _out(kept: Kept) -> SettingsOut:
-    return SettingsOut(saved=saved(kept), settings=Settings.model_validate(kept.body))
+class SettingsOut(BaseModel):
+    saved: Saved
+    settings: Doc[Settings]
+
+
+class SettingsIn(BaseModel):
+    settings: Doc[Settings]
+    version: int
+
+
+class Away(BaseModel):
+    """Something that was put away."""
+
+    kind: Literal["kit", "photo", "page", "template"]
+    name: str
+    saved: Saved
+
+
+class LengthText(BaseModel):
+    """A length as typed, within `range`, stepped by so many of the person's `marks`."""
+
+    text: Annotated[str, Field(max_length=200)]
+    range: Literal["size", "page size", "gap", "offset", "supply"] = "size"
+    marks: Annotated[int, Field(ge=-1000, le=1000)] = 0
+
+
+class LengthRead(BaseModel):
+    """`length` is exact, with its unit; `shown` is in the person's unit to their mark."""
+
+    length: str
+    shown: str
+    rounded: bool
+
+
+class LengthTexts(BaseModel):
+    lengths: Annotated[list[AnyLength], Field(max_length=500)]
+
+
+def _out(kept: Kept[Settings]) -> SettingsOut:
+    return SettingsOut(saved=saved(kept), settings=kept.body)
 
 
 @router.get("/settings")
@@ -24,8 +66,8 @@ def get_settings(home: AtHome) -> SettingsOut:
 
 @router.put("/settings")
 def put_settings(asked: SettingsIn, home: AtHome) -> SettingsOut:
-    body = asked.settings.model_dump(mode="json")
-    return _out(home.library.write("settings", "settings", asked.version, body, "changed how lengths are shown"))
+    says = "changed how lengths are shown"
+    return _out(home.all_settings.write("settings", asked.version, asked.settings, says))
 
 
 @router.get("/away")

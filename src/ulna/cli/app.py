@@ -317,7 +317,6 @@ def _bring_in(household: Household, file: Path, kits: list[Path]) -> None:
     """A page file with its kits, or a library, into a household that is thrown away afterwards."""
     from ulna.formats import collection, recipe
     from ulna.formats import kit as kit_format
-    from ulna.formats.recipe import Recipe
 
     text = file.read_bytes()
     read = [kit_format.read(one.read_bytes()) for one in kits]
@@ -326,7 +325,7 @@ def _bring_in(household: Household, file: Path, kits: list[Path]) -> None:
         household.bring_in_library(document)
         household.bring_in(read)
     else:
-        household.bring_in(read, [Recipe.from_value(recipe.read(text))])
+        household.bring_in(read, [recipe.read(text)])
 
 
 @app.command("export")
@@ -379,7 +378,7 @@ def import_(
             household.bring_in([kit.read(data)])
             print("1 kit brought in")
         elif kind == "ulna-page":
-            household.bring_in(pages=[recipe.Recipe.from_value(recipe.read(data))])
+            household.bring_in(pages=[recipe.read(data)])
             print("1 page brought in")
         else:
             print(f"{file}: neither an ulna-library, an ulna-kit nor an ulna-page", file=sys.stderr)
@@ -387,8 +386,8 @@ def import_(
 
 
 def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool) -> None:
+    from ulna.core.paper.shelf import Kit
     from ulna.formats import kit_csv
-    from ulna.formats.kit import Kit, Paper, Thing
     from ulna.store.ids import new_id
 
     rows = kit_csv.read(data, household.ruler().unit, lambda: new_id("paper"))
@@ -397,11 +396,8 @@ def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool)
     if rows.wrong and not right_rows:
         print("nothing was brought in; --right-rows takes the others", file=sys.stderr)
         raise typer.Exit(2)
-    papers = [Paper.from_value(paper) for paper in rows.papers]
-    household.bring_in(
-        [Kit(name=file.stem[:120], papers=papers, things=[Thing.from_value(t) for t in rows.things])]
-    )
-    print(f"{len(papers)} papers and {len(rows.things)} things brought in")
+    household.bring_in([Kit(file.stem[:120], papers=rows.papers, things=rows.things)])
+    print(f"{len(rows.papers)} papers and {len(rows.things)} things brought in")
 
 
 @app.command()

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
 from functools import lru_cache
-from typing import Final
+from typing import Final, Literal
 
 from ulna.core.errors import LengthError
 
@@ -276,7 +276,8 @@ RANGES: Final = {r.name: r for r in (SIZE, PAGE_SIZE, GAP, OFFSET, SUPPLY)}
 
 # ---- marks -----------------------------------------------------------------------------------------
 
-MARKS: Final = {
+MarkName = Literal["1/8 in", "1/16 in", "1/32 in", "1 mm", "0.5 mm"]
+MARKS: Final[dict[MarkName, Length]] = {
     "1/8 in": Length(PER_INCH // 8),
     "1/16 in": Length(PER_INCH // 16),
     "1/32 in": Length(PER_INCH // 32),

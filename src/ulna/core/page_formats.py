@@ -10,11 +10,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Annotated, Literal
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches
+from ulna.core.ranges import Gap, PageSize, Whole
 
+FormatName = Literal["12x12", "letter-upright", "letter-lying", "notebook", "notebook-pocket", "own"]
 PageName = Literal["left", "right", "spread"]
 
 
@@ -27,12 +29,12 @@ class PageFormat:
     the open sides, to be trimmed after gluing: 1/8 in for a notebook, or nothing.
     """
 
-    kind: str
-    width: Length
-    height: Length
-    pages: int = 1
-    binding: Length = ZERO
-    allowance: Length = ZERO
+    kind: FormatName
+    width: PageSize
+    height: PageSize
+    pages: Annotated[int, Whole(1, 2)] = 1
+    binding: Gap = ZERO
+    allowance: Gap = ZERO
 
     @property
     def strips(self) -> tuple[Rect, ...]:
@@ -73,17 +75,17 @@ class PageFormat:
         return "right" if box.x >= self.gutter else "spread"
 
 
-KINDS: dict[str, tuple[str, Length, Length]] = {
+KINDS: dict[FormatName, tuple[str, Length, Length]] = {
     "12x12": ("12 × 12", inches(12), inches(12)),
-    "letter-upright": ("letter, upright", inches(8, 1, 2), inches(11)),
-    "letter-lying": ("letter, lying", inches(11), inches(8, 1, 2)),
-    "notebook": ("traveler's notebook", inches(4, 1, 4), inches(8, 1, 4)),
-    "notebook-pocket": ("pocket notebook", inches(3, 1, 2), inches(5)),
-    "own": ("own size", inches(8), inches(8)),
+    "letter-upright": ("Letter, upright", inches(8, 1, 2), inches(11)),
+    "letter-lying": ("Letter, lying", inches(11), inches(8, 1, 2)),
+    "notebook": ("Traveler’s notebook", inches(4, 1, 4), inches(8, 1, 4)),
+    "notebook-pocket": ("Pocket notebook", inches(3, 1, 2), inches(5)),
+    "own": ("Own size", inches(8), inches(8)),
 }
 
 
-def of_kind(kind: str, pages: int = 1) -> PageFormat:
+def of_kind(kind: FormatName, pages: int = 1) -> PageFormat:
     """A format by its name in `KINDS`."""
     _, width, height = KINDS[kind]
     return PageFormat(kind, width, height, pages)

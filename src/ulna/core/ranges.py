@@ -33,7 +33,7 @@ class Real:
 
 
 @dataclass(frozen=True, slots=True)
-class Words:
+class Text:
     """A text of so many characters, of the form of a regular expression where one is given."""
 
     most: int | None = None
@@ -70,11 +70,11 @@ Gap = Annotated[Length, measure.GAP]
 Supply = Annotated[Length, measure.SUPPLY]
 Offset = Annotated[Length, measure.OFFSET]
 
-Id = Annotated[str, Words(80, 1)]
-Name = Annotated[str, Words(120)]
-Title = Annotated[str, Words(120, 1)]
+Id = Annotated[str, Text(80, 1)]
+Name = Annotated[str, Text(120)]
+Title = Annotated[str, Text(120, 1)]
 """A name that is not left empty."""
-Colour = Annotated[str, Words(form=r"^#[0-9a-fA-F]{6}$")]
+Colour = Annotated[str, Text(form=r"^#[0-9a-fA-F]{6}$")]
 Angle = Annotated[float, Real(-180, 180)]
 Share = Annotated[float, Real(0, 1)]
 Zoom = Annotated[float, Real(1, 20)]

@@ -5,17 +5,18 @@ from __future__ import annotations
 import io
 import shutil
 from concurrent.futures import ProcessPoolExecutor
+from dataclasses import replace
 from pathlib import Path
 
 from ulna.core.cutting import progress
-from ulna.core.measure import ZERO, inches
+from ulna.core.kit.together import PageSet
+from ulna.core.measure import inches
 from ulna.core.page.page import PagePlan
+from ulna.core.photos.crop import Face, Framing
+from ulna.core.photos.print_list import WantedPrint
+from ulna.core.photos.prints import Print
+from ulna.core.photos.template import Template, TemplateCell
 from ulna.demo.scenes import SCENES, Scene
-from ulna.formats.kit import Kit
-from ulna.formats.photo import Face, Framing, PhotoRecord
-from ulna.formats.print_list import PrintList, WantedPrint
-from ulna.formats.recipe import Print, Recipe
-from ulna.formats.template import Cell, Template
 from ulna.household import cutting
 from ulna.household.home import Household
 from ulna.machines.photo_printer.words import Loaded
@@ -53,7 +54,7 @@ def _fill(home: Household) -> None:
     from ulna.demo.photos import develop
 
     for kit in (kits.towpath(), kits.wharf(), kits.stash(), kits.scraps()):
-        home.library.add("kit", Kit.model_dump(kit, mode="json"), "unpacked")
+        home.kits.add(kit, "unpacked")
     with ProcessPoolExecutor() as darkroom:  # drawing the photos is most of the work
         photos = {
             s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)
@@ -63,16 +64,14 @@ def _fill(home: Household) -> None:
     _cut(home, _page(home, pages.market(photos)), sheets=None)
     locks = _page(home, pages.locks(photos))
     _cut(home, locks, sheets=7)
-    home.library.add("set", {"pages": [locks, rain, engine]}, "chose pages", id="set")
+    home.sets.add(PageSet((locks, rain, engine)), "chose pages", id="set")
 
 
 def _photo(home: Household, scene: Scene, file: bytes) -> str:
     kept = home.roll.take_in(io.BytesIO(file), f"{scene.name}.jpg").kept
-    record = PhotoRecord.model_validate(kept.body)
-    x, y = scene.focal or (0.5, 0.5)
-    record.framing = Framing(x=x, y=y, faces=[Face(x=fx, y=fy, size=size) for fx, fy, size in scene.faces])
-    if scene.focal:
-        record.framing.focal_x, record.framing.focal_y = scene.focal
+    (x, y), (focal_x, focal_y) = scene.focal or (0.5, 0.5), scene.focal or (None, None)
+    faces = tuple(Face(fx, fy, size) for fx, fy, size in scene.faces)
+    record = replace(kept.body, framing=Framing(x, y, 1.0, focal_x, focal_y, faces))
     home.roll.write(kept.id, kept.version, record, "marked what must stay in")
     return kept.id
 
@@ -81,22 +80,19 @@ def _to_print(home: Household, page: str, photos: dict[str, str]) -> None:
     """A template of the week's photos, and a print list with it and the prints of a page."""
     small = ["Kettle on", "Rivet on the roof", "Pip at the tiller"]
     small += ["Moored for the night", "Wharf market", "Bridge 62"]
-    cells = [Cell(photo=photos[name]) for name in small]
-    template = Template(name="The week in small", rows=3, columns=2, cells=cells)
-    id = home.library.add("template", template.model_dump(mode="json"), "began the template").id
+    template = Template("The week in small", cells=tuple(TemplateCell(photos[name]) for name in small))
+    id = home.roll.templates.add(template, "began the template").id
     kept, plan = home.printing.kept(home.ruler()), home.page(page)
-    prints = PrintList.model_validate(kept.body)
-    prints.wanted = home.printing.of_page(page, home.evaluated(plan, page))
-    one = Print(photo=id, width=template.width, height=template.height, rim=ZERO)
-    prints.wanted.append(WantedPrint(id=new_id("print"), print=one, copies=2))
-    home.library.write("prints", "prints", kept.version, prints.model_dump(mode="json"), "wanted some prints")
+    one = Print(photo=id, width=template.width, height=template.height)
+    wanted = (*home.printing.of_page(page, home.evaluated(plan, page)), WantedPrint(new_id("print"), one, 2))
+    home.printing.lists.write("prints", kept.version, replace(kept.body, wanted=wanted), "wanted some prints")
     printer = Machine(home.library.home / "printer")
     printer.load(Loaded(name="letter", width=inches(8, 1, 2), height=inches(11), sheets=2))
     printer.switch_off()
 
 
 def _page(home: Household, plan: PagePlan) -> str:
-    return home.library.add("page", Recipe.from_value(plan).model_dump(mode="json"), "planned the page").id
+    return home.pages.add(plan, "planned the page").id
 
 
 def _cut(home: Household, page: str, sheets: int | None) -> None:

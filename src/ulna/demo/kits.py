@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO, Length, inches, mm, parse
 from ulna.core.paper.patterns import PATTERNS
-from ulna.core.paper.shelf import Edge, Form, Stock, ThingKind
-from ulna.formats.kit import Card, Kit, OnSheet, Paper, Side, Strip, Thing
+from ulna.core.paper.shelf import Card, Edge, Form, Kit, Paper, Side, Stock, Strip, Thing, ThingKind
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
 MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
@@ -12,49 +15,43 @@ MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
 )  # fmt: skip
 
 
-def _side(pattern: str, *colours: str, scale: str = "0 in") -> Side:
+def _side(pattern: str, *colours: str, scale: Length = ZERO) -> Side:
     usual = PATTERNS[pattern]
-    return Side(pattern=pattern, colours=list(colours), busy=usual.busy, direction=usual.direction, scale=scale)
+    return Side(pattern, colours, usual.busy, usual.direction, scale)
 
 
 def _sheet(kit: str, name: str, a: Side, b: Side, count: int = 1, strip: bool = True) -> Paper:
     return Paper(
         id=f"{kit}-{name.lower().replace(' ', '-')}",
         name=name,
-        width="12 in",
-        height="12 in",
+        width=inches(12),
+        height=inches(12),
         count=count,
         a=a,
         b=b,
-        strip=Strip(edge=Edge.BOTTOM, depth="1/2 in") if strip else None,
+        strip=Strip(Edge.BOTTOM, inches(0, 1, 2)) if strip else None,
     )
 
 
 def _card(kit: str, name: str, colour: str, count: int) -> Paper:
     plain = _side("plain", colour)
-    card = _sheet(kit, name, plain, plain, count, strip=False)
-    card.stock = Stock.CARD
-    return card
+    return replace(_sheet(kit, name, plain, plain, count, strip=False), stock=Stock.CARD)
 
 
 def _cut_apart(sheet: Paper) -> Paper:
     """The sheet with its cards: three across of 4 × 3, and under each of them two of 2 × 3, twice."""
     words = ("words", "weather", "wildlife", "where", "who", "when")
     names = iter([*words, *(f"small {n}" for n in range(1, 11))])
-    for top in (0, 6):
-        for left in (0, 4, 8):
-            sheet.cards.append(_printed(next(names), left, top, 4))
-    for top, left in ((top, left) for top in (3,) for left in range(0, 12, 2)):
-        sheet.cards.append(_printed(next(names), left, top, 2))
-    return sheet
+    large = [_printed(next(names), left, top, 4) for top in (0, 6) for left in (0, 4, 8)]
+    small = [_printed(next(names), left, 3, 2) for left in range(0, 12, 2)]
+    return replace(sheet, cards=(*large, *small))
 
 
 def _printed(name: str, left: int, top: int, width: int) -> Card:
-    at = OnSheet(x=f"{left} in", y=f"{top} in", width=f"{width} in", height="3 in")
-    return Card(name=name, at=at)
+    return Card(name, Rect(inches(left), inches(top), inches(width), inches(3)))
 
 
-def _thing(kit: str, name: str, kind: str, count: int, length: str | None = None, note: str = "") -> Thing:
+def _thing(kit: str, name: str, kind: str, count: int, length: Length | None = None, note: str = "") -> Thing:
     return Thing(
         id=f"{kit}-{name.lower().replace(' ', '-')}",
         name=name,
@@ -71,26 +68,26 @@ def towpath() -> Kit:
     return Kit(
         name="Towpath in March",
         note="The paper club’s March box. Twelve papers, two sheets of most.",
-        papers=[
+        papers=(
             _sheet(
                 k,
                 "Reed Bed",
                 _side("leaf", "#eef1e4", SAGE, "#6f8a5c"),
-                _side("stripe", CREAM, "#a9bb94", scale="1/4 in"),
+                _side("stripe", CREAM, "#a9bb94", scale=inches(0, 1, 4)),
                 2,
             ),
             _sheet(
                 k,
                 "Still Water",
                 _side("waves", MIST, SLATE, WHITE),
-                _side("dot", WHITE, MIST, SLATE, scale="3/8 in"),
+                _side("dot", WHITE, MIST, SLATE, scale=inches(0, 3, 8)),
                 2,
             ),
             _sheet(
                 k,
                 "Lock Brick",
                 _side("bricks", "#d8c7b4", RUST, "#a65a3a"),
-                _side("gingham", WHITE, RUST, scale="3/8 in"),
+                _side("gingham", WHITE, RUST, scale=inches(0, 3, 8)),
                 2,
             ),
             _sheet(k, "Log Book", _side("ledger", CREAM, "#9fb3b8", MADDER), _side("script", CREAM, SLATE), 2),
@@ -104,13 +101,17 @@ def towpath() -> Kit:
                 2,
             ),
             _sheet(
-                k, "Mooring Line", _side("rope", CREAM, OCHRE, "#a97b2c", scale="3/4 in"), _side("plain", OCHRE), 1
+                k,
+                "Mooring Line",
+                _side("rope", CREAM, OCHRE, "#a97b2c", scale=inches(0, 3, 4)),
+                _side("plain", OCHRE),
+                1,
             ),
             _sheet(
                 k,
                 "Reach by Reach",
                 _side("map lines", "#f2ecdc", SLATE, "#9fc0c4", MADDER),
-                _side("graph", WHITE, MIST, scale="1/2 in"),
+                _side("graph", WHITE, MIST, scale=inches(0, 1, 2)),
                 1,
             ),
             _cut_apart(
@@ -120,14 +121,14 @@ def towpath() -> Kit:
             ),
             _card(k, "Ink", INK, 3),
             _card(k, "Cream", CREAM, 4),
-        ],
-        things=[
+        ),
+        things=(
             _thing(k, "Herons and reeds", "die cut", 14),
             _thing(k, "Brass bolts", "brad", 12),
             _thing(k, "Small capitals", "alphabet", 1, note="Three of most letters, eight E"),
-            _thing(k, "Ledger tape", "tape", 1, "10800 mm"),
+            _thing(k, "Ledger tape", "tape", 1, mm(10800)),
             _thing(k, "Log cards", "journaling card", 6),
-        ],
+        ),
     )
 
 
@@ -137,26 +138,26 @@ def wharf() -> Kit:
     return Kit(
         name="Wharf Market",
         note="The paper club’s April box.",
-        papers=[
+        papers=(
             _sheet(
                 k,
                 "Awning",
                 _side("awning", CREAM, MADDER, "#d98a78"),
-                _side("stripe", CREAM, MADDER, scale="1/4 in"),
+                _side("stripe", CREAM, MADDER, scale=inches(0, 1, 4)),
                 2,
             ),
             _sheet(
                 k,
                 "Bunting",
                 _side("bunting", "#eaf0ee", MADDER, OCHRE, VERDIGRIS, INK),
-                _side("dot", CREAM, OCHRE, MADDER, scale="1/2 in"),
+                _side("dot", CREAM, OCHRE, MADDER, scale=inches(0, 1, 2)),
                 1,
             ),
             _sheet(
                 k,
                 "Warehouses",
                 _side("houses", "#f1e9d8", RUST, OCHRE, SLATE, INK),
-                _side("check", CREAM, "#e3d3b4", scale="1 in"),
+                _side("check", CREAM, "#e3d3b4", scale=inches(1)),
                 1,
             ),
             _sheet(k, "Crate", _side("wood grain", "#d6b98c", "#b08a55", "#8a683c"), _side("plain", "#b08a55"), 2),
@@ -169,7 +170,11 @@ def wharf() -> Kit:
             ),
             _sheet(k, "Fish Scale", _side("scales", "#eef2f0", VERDIGRIS, SAGE), _side("plain", VERDIGRIS), 2),
             _sheet(
-                k, "Zigzag Tin", _side("chevron", OCHRE, CREAM), _side("graph", WHITE, OCHRE, scale="3/4 in"), 1
+                k,
+                "Zigzag Tin",
+                _side("chevron", OCHRE, CREAM),
+                _side("graph", WHITE, OCHRE, scale=inches(0, 3, 4)),
+                1,
             ),
             _sheet(
                 k,
@@ -188,13 +193,13 @@ def wharf() -> Kit:
             _sheet(k, "Painted Tin", _side("diamonds", MADDER, OCHRE, "#7d2c20"), _side("plain", MADDER), 1),
             _card(k, "Verdigris", VERDIGRIS, 2),
             _card(k, "White", "#ffffff", 4),
-        ],
-        things=[
+        ),
+        things=(
             _thing(k, "Fruit and bread", "sticker", 30),
             _thing(k, "Bunting flags", "banner", 2),
             _thing(k, "Tin dots", "enamel dot", 40),
-            _thing(k, "Baker’s twine", "twine", 1, "5000 mm"),
-        ],
+            _thing(k, "Baker’s twine", "twine", 1, mm(5000)),
+        ),
     )
 
 
@@ -204,19 +209,19 @@ def stash() -> Kit:
     pad = Paper(
         id="stash-small-pad",
         name="Small pad",
-        width="6 in",
-        height="8 in",
+        width=inches(6),
+        height=inches(8),
         count=9,
         form=Form.PAD,
-        a=_side("check", WHITE, "#dfe3e0", scale="1/4 in"),
+        a=_side("check", WHITE, "#dfe3e0", scale=inches(0, 1, 4)),
         b=_side("plain", WHITE),
     )
-    vellum = _sheet(k, "Vellum", _side("plain", "#eef1f0"), _side("plain", "#eef1f0"), 3, strip=False)
-    vellum.stock = Stock.VELLUM
+    clear = _side("plain", "#eef1f0")
+    vellum = replace(_sheet(k, "Vellum", clear, clear, 3, strip=False), stock=Stock.VELLUM)
     return Kit(
         name="Locker under the bunk",
         kind="stash",
-        papers=[
+        papers=(
             _card(k, "Kraft", "#c09a6b", 5),
             _card(k, "Slate", SLATE, 3),
             _sheet(
@@ -229,27 +234,26 @@ def stash() -> Kit:
             ),
             pad,
             vellum,
-        ],
-        things=[_thing(k, "Foam squares", "other", 80), _thing(k, "Date stamp", "stamp", 1)],
+        ),
+        things=(_thing(k, "Foam squares", "other", 80), _thing(k, "Date stamp", "stamp", 1)),
     )
 
 
 def scraps() -> Kit:
     """What earlier cutting left, back with its paper."""
 
-    def scrap(of: Paper, number: int, width: str, height: str) -> Paper:
-        left = {"id": f"scrap-{number}", "name": f"{of.name}, rest", "width": width, "height": height, "count": 1}
-        left |= {"form": "scrap", "strip": None, "scrap_of": of.id}
-        return Paper.model_validate(of.model_dump() | left)
+    def scrap(of: Paper, number: int, width: Length, height: Length) -> Paper:
+        left = replace(of, id=f"scrap-{number}", name=f"{of.name}, rest", width=width, height=height, count=1)
+        return replace(left, form=Form.SCRAP, strip=None, scrap_of=of.id)
 
     by_name = {paper.name: paper for kit in (towpath(), wharf(), stash()) for paper in kit.papers}
     return Kit(
         name="Scrap tin",
         kind="scraps",
-        papers=[
-            scrap(by_name["Feather"], 1, "5 1/4 in", "7 1/2 in"),
-            scrap(by_name["Awning"], 2, "12 in", "2 3/8 in"),
-            scrap(by_name["Kraft"], 3, "6 1/2 in", "8 1/2 in"),
-            scrap(by_name["Fish Scale"], 4, "4 in", "4 in"),
-        ],
+        papers=(
+            scrap(by_name["Feather"], 1, parse("5 1/4 in"), parse("7 1/2 in")),
+            scrap(by_name["Awning"], 2, parse("12 in"), parse("2 3/8 in")),
+            scrap(by_name["Kraft"], 3, parse("6 1/2 in"), parse("8 1/2 in")),
+            scrap(by_name["Fish Scale"], 4, parse("4 in"), parse("4 in")),
+        ),
     )

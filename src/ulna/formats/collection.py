@@ -7,46 +7,54 @@ from __future__ import annotations
 
 import json
 from collections.abc import Mapping
-from typing import Any, Literal
+from dataclasses import dataclass
+from typing import Any, Literal, TypeVar
 
-from ulna.formats.cutting import Cutting
-from ulna.formats.kit import Kit
-from ulna.formats.model import Model
-from ulna.formats.photo import PhotoRecord
-from ulna.formats.print_list import PrintList
-from ulna.formats.recipe import Recipe
-from ulna.formats.settings import Settings
-from ulna.formats.template import Template
+from ulna.core.kit.cutting import Cutting
+from ulna.core.kit.settings import Settings
+from ulna.core.page.page import PagePlan
+from ulna.core.paper.shelf import Kit
+from ulna.core.photos.photo import PhotoRecord
+from ulna.core.photos.print_list import PrintList
+from ulna.core.photos.template import Template
+from ulna.formats.documents import model_of, read_json, written
+from ulna.formats.documents import read as read_value
+
+Value = TypeVar("Value")
 
 
-class KeptPhoto(Model):
+@dataclass(frozen=True, slots=True)
+class KeptPhoto:
     id: str
     photo: PhotoRecord
 
 
-class KeptCutting(Model):
+@dataclass(frozen=True, slots=True)
+class KeptCutting:
     """What is cut of a page; `page` is one of `page_ids`."""
 
     page: str
     cutting: Cutting
 
 
-class KeptTemplate(Model):
+@dataclass(frozen=True, slots=True)
+class KeptTemplate:
     id: str
     template: Template
 
 
-class Document(Model):
+@dataclass(frozen=True, slots=True)
+class Document:
     """A library as a file; `page_ids` are those of its pages, in the same order."""
 
     format: Literal["ulna-library"] = "ulna-library"
     version: Literal[1] = 1
-    kits: list[Kit] = []
-    photos: list[KeptPhoto] = []
-    pages: list[Recipe] = []
-    page_ids: list[str] = []
-    cuttings: list[KeptCutting] = []
-    templates: list[KeptTemplate] = []
+    kits: tuple[Kit, ...] = ()
+    photos: tuple[KeptPhoto, ...] = ()
+    pages: tuple[PagePlan, ...] = ()
+    page_ids: tuple[str, ...] = ()
+    cuttings: tuple[KeptCutting, ...] = ()
+    templates: tuple[KeptTemplate, ...] = ()
     settings: Settings | None = None
     print_list: PrintList | None = None
 
@@ -59,26 +67,30 @@ class Document(Model):
 
 def write(library: Document) -> str:
     """The library as text in JSON."""
-    return json.dumps(library.model_dump(mode="json"), ensure_ascii=False, indent=2) + "\n"
+    return json.dumps(written(library), ensure_ascii=False, indent=2) + "\n"
 
 
 def read(text: str | bytes) -> Document:
     """Raises `pydantic.ValidationError` with every field that is wrong."""
-    return Document.model_validate_json(text)
+    return read_json(Document, text)
 
 
 def schema() -> dict[str, Any]:
     """The JSON Schema of a library as a file."""
-    return Document.model_json_schema()
+    return model_of(Document).model_json_schema()
 
 
-def with_papers(document: Any, fresh: Mapping[str, str]) -> Any:
-    """A kit's, page's or cut list's document whose papers have other ids, wherever one is named."""
+def with_papers(value: Value, fresh: Mapping[str, str]) -> Value:
+    """A kit, a page or what is cut of one, whose papers have other ids, wherever one is named."""
+    return read_value(type(value), _with_papers(written(value), fresh))
+
+
+def _with_papers(document: Any, fresh: Mapping[str, str]) -> Any:
     if isinstance(document, list):
-        return [with_papers(item, fresh) for item in document]
+        return [_with_papers(item, fresh) for item in document]
     if not isinstance(document, dict):
         return document
-    renamed = {key: with_papers(value, fresh) for key, value in document.items()}
+    renamed = {key: _with_papers(value, fresh) for key, value in document.items()}
     for key in ("paper", "scrap_of", "sheet", "of_paper", "key", "step"):
         if isinstance(renamed.get(key), str):
             renamed[key] = _renamed(renamed[key], fresh)

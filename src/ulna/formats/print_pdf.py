@@ -12,10 +12,10 @@ from reportlab.pdfgen.canvas import Canvas
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.photos.print_sheets import PrintSheet
+from ulna.core.photos.prints import PIXELS_PER_INCH
 from ulna.formats.pdf_words import FOLDER, FONTS, draw, know_fonts
 from ulna.formats.svg import INK
 
-PIXELS_PER_INCH = 300
 INCH = 72.0
 FINE, BAR = 0.4, 0.7
 """Widths of ticks and of the line to measure by, in points."""

@@ -6,10 +6,10 @@ document written whole, so that nothing is lost and every one can be undone.
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Hashable, Sequence
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from typing import TYPE_CHECKING, Any, Literal
+from typing import TYPE_CHECKING, Literal
 
 from ulna.core.cutting import mishaps, placing, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
@@ -21,7 +21,9 @@ from ulna.core.cutting.refinishing import refinished
 from ulna.core.cutting.steps import Gut
 from ulna.core.errors import FieldError
 from ulna.core.kit.cost import Lacking, lacking, unchosen
+from ulna.core.kit.cutting import Cutting
 from ulna.core.kit.gutting import Member, Planner, Settled, settle, settle_all
+from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import Help, helps, piecing
 from ulna.core.measure import Length, Ruler
 from ulna.core.page.page import Evaluated, PagePlan, evaluate
@@ -29,10 +31,7 @@ from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.pieces import Ground, Piece
 from ulna.core.planner import plan_cuts
 from ulna.core.planner.plan import CutPlan
-from ulna.formats import cut_document
-from ulna.formats import cuts as cuts_format
-from ulna.formats.cutting import Cutting
-from ulna.formats.settings import Settings
+from ulna.formats import cut_csv, cut_document
 from ulna.household.home import CUTTING_OF, Household, without
 from ulna.store.errors import NotThere
 
@@ -77,7 +76,7 @@ def _worked(
     """A recipe worked out, and what on; in the household's ruler where no other is given."""
     ground = home.ground(plan.format, page)
     if ruler is not None and ruler != ground.ruler:
-        ground = replace(ground, ruler=ruler, worked={}, placed={})
+        ground = ground.changed(ruler=ruler)
     return evaluate(plan, ground), ground
 
 
@@ -88,7 +87,7 @@ def page_cuts(home: Household, page: str) -> PageCuts:
     elsewhere = _begun_elsewhere(home, page)
     plan = home.page(page)
     if progress.begun(cuts, ticked):
-        ruler = cutting.ruler.ruler()
+        ruler = cutting.ruler.ruler
         begun = {sheet.key for sheet in progress.begun(cuts, ticked)}
         cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere, begun)))
         left = shelf_left(home, page, cuts, ticked)
@@ -111,15 +110,15 @@ LIST_FOLLOWS = ("kit", "cutting", "page", "photo", "template", "settings")
 """A list that is not begun is made anew when one of these changes."""
 
 
-def list_name(page: str) -> str:
-    """The name under which the household remembers it."""
-    return f"cut list of {page}"
+def list_key(page: str) -> Hashable:
+    """Under what the household remembers it."""
+    return "cut list", page
 
 
 def fresh_list(home: Household, page: str) -> Settled:
     """A page's pieces and the best plan of their cuts that was found so far. Raises `NotThere`."""
     plan = home.page(page)
-    return home.cached(list_name(page), LIST_FOLLOWS, lambda: settled(home, plan, page, EFFORT_TO_CUT))
+    return home.cached(list_key(page), LIST_FOLLOWS, lambda: settled(home, plan, page, EFFORT_TO_CUT))
 
 
 def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> Shelf:
@@ -181,13 +180,8 @@ def cut_elsewhere(home: Household, page: str, version: int, key: str, setting: L
 
 def step(home: Household, page: str, version: int, by: int) -> None:
     """One tick or mishap back (-1) or forward (1). Raises `NotThere`, `Changed`, `NoStep` and `FieldError`."""
-    move = home.library.undo if by < 0 else home.library.redo
-    id = f"{CUTTING_OF}{page}"
-
-    def check(body: dict[str, Any]) -> None:
-        _check_scraps(home, page, *Cutting.model_validate(body).begun)
-
-    move("cutting", id, version, check)
+    move = home.cut_lists.undo if by < 0 else home.cut_lists.redo
+    move(f"{CUTTING_OF}{page}", version, lambda then: _check_scraps(home, page, *then.begun))
 
 
 def members(home: Household, pages: Sequence[str]) -> list[Member]:
@@ -211,7 +205,7 @@ def members(home: Household, pages: Sequence[str]) -> list[Member]:
             if paper in shelf.papers and (id := f"{paper}@{page}")
         }
         there = Shelf({**common.papers, **own}, common.things)
-        ground = replace(home.ground(plan.format, page), shelf=there, worked={}, placed={})
+        ground = home.ground(plan.format, page).changed(shelf=there)
         worked = evaluate(plan, ground)
         found.append(Member(page, plan, worked, ground, _still(worked, cuttings.get(page))))
     return found
@@ -230,9 +224,7 @@ def _still(page: Evaluated, cutting: Cutting | None) -> frozenset[str] | None:
 def together(home: Household, pages: Sequence[str]) -> tuple[list[Member], Settled]:
     """Pages planned together, and what comes of it. Raises `NotThere`."""
     found = members(home, pages)
-    settled = home.cached(
-        f"together {' '.join(pages)}", LIST_FOLLOWS, lambda: settle_all(found, _planner(EFFORT_TO_CUT))
-    )
+    settled = home.cached(("together", *pages), LIST_FOLLOWS, lambda: settle_all(found, _planner(EFFORT_TO_CUT)))
     return found, settled
 
 
@@ -297,7 +289,7 @@ def written(home: Household, page: str, format: str, paper: Literal["letter", "a
     one = on_paper(home, page)
     if format == "csv":
         names = {paper.id: paper.name for paper in home.shelf().papers.values()}
-        return cuts_format.write_csv(one.cuts, names, one.ruler, one.ticked).encode()
+        return cut_csv.write(one.cuts, names, one.ruler, one.ticked).encode()
     if format == "svg":
         from ulna.formats import cut_svg
 
@@ -321,10 +313,10 @@ def _planner(effort: int) -> Planner:
 def _cutting(home: Household, page: str) -> tuple[int, Cutting]:
     """The version and state of a page's cutting; version 0 while nothing is ticked."""
     try:
-        kept = home.library.get("cutting", f"{CUTTING_OF}{page}")
+        kept = home.cut_lists.get(f"{CUTTING_OF}{page}")
     except NotThere:
         return 0, Cutting()
-    return kept.version, Cutting.model_validate(kept.body)
+    return kept.version, kept.body
 
 
 def _begun_elsewhere(home: Household, page: str) -> set[str]:
@@ -403,13 +395,9 @@ def _keep(
 ) -> int:
     _check_scraps(home, page, cuts, ticked)
     id, ruler = f"{CUTTING_OF}{page}", Settings.of(now.ruler)
-    listed = cuts_format.CutList.from_value(cuts)
     if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
-        untouched = cuts_format.CutList.from_value(now.cuts)
-        body = Cutting(cuts=untouched, ruler=ruler).model_dump(mode="json")
-        version = home.library.add("cutting", body, "took the list up", id=id).version
+        version = home.cut_lists.add(Cutting(now.cuts, ruler=ruler), "took the list up", id=id).version
     _, before = _cutting(home, page)
     at = datetime.now(UTC)
     when = {key: before.when.get(key, at) for key in sorted(ticked)}
-    body = Cutting(cuts=listed, ticked=sorted(ticked), when=when, ruler=ruler).model_dump(mode="json")
-    return home.library.write("cutting", id, version, body, what).version
+    return home.cut_lists.write(id, version, Cutting(cuts, tuple(sorted(ticked)), when, ruler), what).version

@@ -7,32 +7,32 @@ from __future__ import annotations
 
 import contextlib
 import io
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Hashable, Iterable, Mapping
 from dataclasses import replace
 from pathlib import Path
 from typing import Any, BinaryIO, TypeVar
 
 from ulna.core.cutting import progress, scraps
+from ulna.core.kit.cutting import Cutting, Stage
+from ulna.core.kit.settings import Settings
+from ulna.core.kit.together import PageSet
 from ulna.core.measure import Length, Ruler
-from ulna.core.page.page import Evaluated, PagePlan, evaluate
+from ulna.core.page.page import Evaluated, PagePlan, Variant, evaluate
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat
-from ulna.core.paper import colour, punches, ranking
-from ulna.core.paper.shelf import Paper, Shelf, Thing
-from ulna.core.parts.pieces import Ground, GutRule
+from ulna.core.paper import colour, ranking
+from ulna.core.paper.punches import Punch
+from ulna.core.paper.shelf import Kit, Paper, Shelf, Thing
+from ulna.core.parts.pieces import Ground
 from ulna.core.photos.crop import Crop
-from ulna.core.photos.look import Look, key
+from ulna.core.photos.look import Look
 from ulna.core.photos.photo import Photo
+from ulna.core.photos.print_list import PrintList
 from ulna.formats import collection
-from ulna.formats.cutting import Cutting
-from ulna.formats.kit import Kit
+from ulna.formats.documents import held
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.formats.photo import PhotoRecord
-from ulna.formats.print_list import PrintList
-from ulna.formats.recipe import Recipe
-from ulna.formats.settings import Settings
-from ulna.formats.template import Template
 from ulna.household.darkroom import Darkroom
+from ulna.household.documents import Documents
 from ulna.household.printing import Printing
 from ulna.household.roll import Roll
 from ulna.store.errors import Changed, NotThere
@@ -64,22 +64,28 @@ class Household:
 
     def __init__(self, home: Path, printer: str | None = None) -> None:
         self.library = Library(home)
+        self.kits = Documents(self.library, "kit", Kit)
+        self.pages = Documents(self.library, "page", PagePlan)
+        self.variants = Documents(self.library, "variant", Variant)
+        self.cut_lists = Documents(self.library, "cutting", Cutting)
+        self.sets = Documents(self.library, "set", PageSet)
+        self.all_settings = Documents(self.library, "settings", Settings)
         self.pictures = PictureBox(home / "pictures")
         self.darkroom = Darkroom()
         self.roll = Roll(self.library, self.pictures, self.darkroom)
         self.printing = Printing(self.library, self.roll, self.darkroom, printer)
-        self._cache: dict[str, tuple[object, Any]] = {}
+        self._cache: dict[Hashable, tuple[object, Any]] = {}
 
     def close(self) -> None:
         self.darkroom.close()
         self.library.close()
 
-    def cached(self, name: str, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
+    def cached(self, key: Hashable, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
         """What `make` gives, made again only once a document of these kinds has changed."""
         stamp = self.stamp(kinds)
-        found = self._cache.get(name)
+        found = self._cache.get(key)
         if found is None or found[0] != stamp:
-            self.remember(name, stamp, made := make())
+            self.remember(key, stamp, made := make())
             return made
         value: Value = found[1]
         return value
@@ -89,38 +95,27 @@ class Household:
         stamps = self.library.stamps()
         return tuple(stamps.get(kind) for kind in kinds)
 
-    def remember(self, name: str, stamp: object, value: object) -> None:
+    def remember(self, key: Hashable, stamp: object, value: object) -> None:
         """Keeps a value for as long as the stamp is the same."""
         if len(self._cache) > MOST_CACHED:
             self._cache.clear()
-        self._cache[name] = stamp, value
+        self._cache[key] = stamp, value
 
     # ---- settings, shelf, photos -----------------------------------------------------------------------
 
-    def settings(self) -> Kept:
+    def settings(self) -> Kept[Settings]:
         """The settings' document, made on first asking."""
-        try:
-            return self.library.get("settings", "settings")
-        except NotThere:
-            try:
-                return self.library.add("settings", Settings().model_dump(mode="json"), "began", id="settings")
-            except Changed as first:  # another request was quicker
-                return first.current
+        return self.all_settings.only(Settings)
 
     def ruler(self) -> Ruler:
-        return self.cached("ruler", ["settings"], lambda: Settings.model_validate(self.settings().body).ruler())
+        return self.settings().body.ruler
 
-    def punches(self) -> tuple[punches.Punch, ...]:
-        found = Settings.model_validate(self.settings().body).punches
-        return tuple(punch.value() for punch in found)
+    def punches(self) -> tuple[Punch, ...]:
+        return self.settings().body.punches
 
     def least_scrap(self) -> Length:
         """Rests narrower than this are waste."""
-        least: Length = Settings.model_validate(self.settings().body).least_scrap
-        return least
-
-    def gut_rule(self) -> GutRule:
-        return Settings.model_validate(self.settings().body).gut
+        return self.settings().body.least_scrap
 
     def shelf(self) -> Shelf:
         """Every paper of every kit that is not put away, as it was unpacked."""
@@ -128,16 +123,15 @@ class Household:
 
     def _read_shelf(self) -> Shelf:
         papers, things = list[Paper](), list[Thing]()
-        for kept in self.library.all("kit"):
-            kit = Kit.model_validate(kept.body)
-            papers += [paper.value() for paper in kit.papers]
-            things += [thing.value() for thing in kit.things]
+        for kept in self.kits.all():
+            papers += kept.body.papers
+            things += kept.body.things
         return Shelf.of(papers, things)
 
     def shelf_for(self, page: str | None) -> Shelf:
         """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
         return self.cached(
-            f"shelf for {page}", ["kit", "cutting", "page", "settings"], lambda: self._read_shelf_for(page)
+            ("shelf", page), ["kit", "cutting", "page", "settings"], lambda: self._read_shelf_for(page)
         )
 
     def _read_shelf_for(self, page: str | None) -> Shelf:
@@ -159,8 +153,8 @@ class Household:
 
     def _read_keeps(self) -> dict[str, dict[str, int]]:
         found = {}
-        for kept in self.library.all("page"):
-            keeps = Recipe.model_validate(kept.body).keeps if kept.body.get("keeps") else []
+        for kept in self.pages.all():
+            keeps = kept.body.keeps
             cutting = self.cuttings().get(kept.id)
             begun = [s.paper for s in progress.begun(*cutting.begun)] if cutting and keeps else []
             left = {keep.paper: keep.count - begun.count(keep.paper) for keep in keeps}
@@ -173,11 +167,13 @@ class Household:
 
     def _read_cuttings(self) -> dict[str, Cutting]:
         there = {kept.id for kept in self.library.all("page")}
-        found = {
-            kept.id.removeprefix(CUTTING_OF): Cutting.model_validate(kept.body)
-            for kept in self.library.all("cutting")
-        }
+        found = {kept.id.removeprefix(CUTTING_OF): kept.body for kept in self.cut_lists.all()}
         return {page: cutting for page, cutting in found.items() if page in there}
+
+    def stage(self, page: str | None) -> Stage:
+        """How far a page is cut."""
+        cutting = self.cuttings().get(page or "")
+        return cutting.stage if cutting else "planned"
 
     def photos(self) -> dict[str, Photo]:
         return self.cached("photos", ["photo", "template"], self.roll.photos)
@@ -207,50 +203,37 @@ class Household:
 
     def whole(self) -> collection.Document:
         """Everything but the pictures themselves."""
+        pages = self.pages.all()
         return collection.Document(
-            kits=[Kit.model_validate(kept.body) for kept in self.library.all("kit")],
-            photos=[
-                collection.KeptPhoto(id=kept.id, photo=PhotoRecord.model_validate(kept.body))
-                for kept in self.library.all("photo")
-            ],
-            pages=[Recipe.model_validate(kept.body) for kept in self.library.all("page")],
-            page_ids=[kept.id for kept in self.library.all("page")],
-            cuttings=[collection.KeptCutting(page=id, cutting=one) for id, one in self.cuttings().items()],
-            templates=[
-                collection.KeptTemplate(id=kept.id, template=Template.model_validate(kept.body))
-                for kept in self.library.all("template")
-            ],
-            settings=Settings.model_validate(self.settings().body),
+            kits=tuple(kept.body for kept in self.kits.all()),
+            photos=tuple(collection.KeptPhoto(kept.id, kept.body) for kept in self.roll.records.all()),
+            pages=tuple(kept.body for kept in pages),
+            page_ids=tuple(kept.id for kept in pages),
+            cuttings=tuple(collection.KeptCutting(id, one) for id, one in self.cuttings().items()),
+            templates=tuple(collection.KeptTemplate(kept.id, kept.body) for kept in self.roll.templates.all()),
+            settings=self.settings().body,
             print_list=self._print_list(),
         )
 
     def _print_list(self) -> PrintList | None:
         with contextlib.suppress(NotThere):
-            return PrintList.model_validate(self.library.get("prints", "prints").body)
+            return self.printing.lists.get("prints").body
         return None
 
     def bring_in_library(self, whole: collection.Document, what: str = "brought in") -> None:
         """A whole library but for its photos, whose pictures are not in it. Templates keep their ids, by which pages
         name them; settings and the print list come where the household's own are still as they began."""
-        for kind, document in (("settings", whole.settings), ("prints", whole.print_list)):
-            if document is not None:
-                self._bring_in_first(kind, document.model_dump(mode="json"), what)
+        _bring_in_first(self.all_settings, whole.settings, what)
+        _bring_in_first(self.printing.lists, whole.print_list, what)
         for one in whole.templates:
             with contextlib.suppress(Changed):
-                self.library.add("template", one.template.model_dump(mode="json"), what, id=one.id)
+                self.roll.templates.add(one.template, what, id=one.id)
         self.bring_in(whole.kits, whole.pages, what, whole.cut)
-
-    def _bring_in_first(self, kind: str, body: dict[str, Any], what: str) -> None:
-        try:
-            self.library.add(kind, body, what, id=kind)
-        except Changed as there:
-            if there.current.version == 1:
-                self.library.write(kind, kind, 1, body, what)
 
     def bring_in(
         self,
         kits: Iterable[Kit] = (),
-        pages: Iterable[Recipe] = (),
+        pages: Iterable[PagePlan] = (),
         what: str = "brought in",
         cuttings: Mapping[int, Cutting] | None = None,
     ) -> None:
@@ -261,12 +244,12 @@ class Household:
         for paper in (paper for kit in arriving for paper in kit.papers):
             fresh[paper.id] = new_id("paper") if paper.id in taken else paper.id
         for kit in arriving:
-            self.library.add("kit", collection.with_papers(kit.model_dump(mode="json"), fresh), what)
+            self.kits.add(collection.with_papers(kit, fresh), what)
         for k, page in enumerate(pages):
-            kept = self.library.add("page", collection.with_papers(page.model_dump(mode="json"), fresh), what)
+            kept = self.pages.add(collection.with_papers(page, fresh), what)
             if cuttings and k in cuttings:
-                body = collection.with_papers(cuttings[k].model_dump(mode="json"), fresh)
-                self.library.add("cutting", body, what, id=f"{CUTTING_OF}{kept.id}")
+                cut = collection.with_papers(cuttings[k], fresh)
+                self.cut_lists.add(cut, what, id=f"{CUTTING_OF}{kept.id}")
 
     # ---- pages -----------------------------------------------------------------------------------------
 
@@ -274,21 +257,25 @@ class Household:
         """What a page is worked out against; the same ground for as long as nothing on it changes."""
         kinds = ["kit", "cutting", "page", "photo", "template", "settings"]
         return self.cached(
-            f"ground of {page}, {format}",
+            ("ground", page, format),
             kinds,
             lambda: Ground(
-                format, self.shelf_for(page), self.photos(), self.ruler(), self.punches(), self.gut_rule()
+                format,
+                self.shelf_for(page),
+                self.photos(),
+                self.ruler(),
+                self.punches(),
+                self.settings().body.gut,
             ),
         )
 
     def page(self, id: str) -> PagePlan:
         """Raises `NotThere`."""
-        plan: PagePlan = Recipe.model_validate(self.library.get("page", id).body).value()
-        return plan
+        return self.pages.get(id).body
 
     def mat_choices(
         self, plan: PagePlan, part: str, mat: int, page: str | None = None
-    ) -> tuple[colour.Look | None, list[ranking.Choice]]:
+    ) -> tuple[colour.Look | None, list[ranking.MatChoice]]:
         """The colours of a part's picture, and the papers there are as one of its mats (from 0), best first."""
         ground = self.ground(plan.format, page)
         built = stand(plan.parts, ground)[plan.part(part).id].built
@@ -313,7 +300,28 @@ class Household:
             view = self.roll.picture(photo, "view").read_bytes()
             return colour.look(*pictures.grid(view, look, crop, COLOURS_LONGEST))
 
-        return self.cached(f"colours of {photo} {key(look)} {crop}", ["photo", "template"], measure)
+        return self.cached(("colours", photo, look, crop), ["photo", "template"], measure)
 
     def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
         return evaluate(plan, self.ground(plan.format, page))
+
+    def want_prints_of(self, page: str, version: int) -> Kept[PrintList]:
+        """Puts every print of a page on the list; what the page had there before is taken off first. Raises
+        `NotThere`, `Changed`."""
+        plan = self.page(page)
+        prints = self.printing.kept(self.ruler()).body
+        coming = self.printing.of_page(page, self.evaluated(plan, page))
+        wanted = (*(w for w in prints.wanted if w.page != page), *coming)
+        now = held(replace(prints, wanted=wanted))
+        return self.printing.lists.write("prints", version, now, f"wanted the prints of {plan.name}")
+
+
+def _bring_in_first(documents: Documents[Value], value: Value | None, what: str) -> None:
+    """Where the household's own document is still as it began."""
+    if value is None:
+        return
+    try:
+        documents.add(value, what, id=documents.kind)
+    except Changed as there:
+        if there.current.version == 1:
+            documents.write(documents.kind, 1, value, what)

@@ -17,22 +17,18 @@ from ulna.core.photos import crop as cropping
 from ulna.core.photos import print_sheets
 from ulna.core.photos import template as templates
 from ulna.core.photos.photo import Photo
+from ulna.core.photos.print_list import PrintList, WantedPrint, usual
 from ulna.core.photos.print_sheets import PrintPlan, PrintSheet, Wanted
-from ulna.core.photos.prints import Print, toned
-from ulna.formats.print_list import PrintList, WantedPrint, usual
-from ulna.formats.recipe import Print as PrintModel
-from ulna.formats.template import Template
+from ulna.core.photos.prints import PIXELS_PER_INCH, Print, toned
 from ulna.household.darkroom import WORKERS, Darkroom
+from ulna.household.documents import Documents
 from ulna.household.roll import Roll
 from ulna.machines.photo_printer.line import Line, NoAnswer
-from ulna.store.errors import Changed, NotThere
 from ulna.store.ids import new_id
 from ulna.store.library import Kept, Library
 
 if TYPE_CHECKING:
     from ulna.formats.print_picture import Sheetful, Shot
-
-PIXELS_PER_INCH = 300
 
 Phase = Literal["making", "sending", "sent", "stopped", "failed"]
 
@@ -54,7 +50,8 @@ class Stopped(UlnaError):
 
 class Printing:
     def __init__(self, library: Library, roll: Roll, darkroom: Darkroom, printer: str | None) -> None:
-        self.library, self.roll, self.darkroom = library, roll, darkroom
+        self.roll, self.darkroom = roll, darkroom
+        self.lists = Documents(library, "prints", PrintList)
         self.line = Line(printer) if printer else None
         self._run: Run | None = None
         self._stop = threading.Event()
@@ -62,16 +59,9 @@ class Printing:
 
     # ---- the list --------------------------------------------------------------------------------------
 
-    def kept(self, ruler: Ruler) -> Kept:
+    def kept(self, ruler: Ruler) -> Kept[PrintList]:
         """The list's document, made on first asking."""
-        try:
-            return self.library.get("prints", "prints")
-        except NotThere:
-            try:
-                fresh = usual(ruler.unit).model_dump(mode="json")
-                return self.library.add("prints", fresh, "began", id="prints")
-            except Changed as first:  # another request was quicker
-                return first.current
+        return self.lists.only(lambda: usual(ruler.unit))
 
     def of_page(self, page: str, evaluated: Evaluated) -> list[WantedPrint]:
         """The prints that a page is made of, each with the line at which the gutter will cut it."""
@@ -84,7 +74,7 @@ class Printing:
             found.append(
                 WantedPrint(
                     id=new_id("print"),
-                    print=PrintModel.from_value(print_),
+                    print=print_,
                     page=page,
                     part=piece.base_id,
                     cut_at=at,
@@ -96,7 +86,7 @@ class Printing:
 
     def planned(self, list_: PrintList, photos: dict[str, Photo], ruler: Ruler) -> PrintPlan:
         """The sheets for a list, as they will be printed."""
-        papers = [paper.value() for paper in list_.papers if paper.use]
+        papers = [paper for paper in list_.papers if paper.use]
         wanted = [self._wanted(w, photos) for w in list_.wanted if w.copies]
         return print_sheets.plan(papers, wanted, list_.gap, ruler)
 
@@ -104,9 +94,9 @@ class Printing:
         """With the cuts that take a template apart, where it is printed at its own size."""
         print_, across, down = one.print, list[Length](), list[Length]()
         if print_.photo in photos and (print_.photo or "").startswith("template-"):
-            template = Template.model_validate(self.library.get("template", print_.photo or "").body)
+            template = self.roll.templates.get(print_.photo or "").body
             if template.cut_apart and (template.width, template.height) == (print_.width, print_.height):
-                across, down = templates.cuts(template.value())
+                across, down = templates.cuts(template)
         return Wanted(
             one.id,
             _name(one, photos),
@@ -138,7 +128,7 @@ class Printing:
         def make(one: tuple[str, Rect]) -> bytes:
             if stop is not None and stop.is_set():
                 raise Stopped("the print run was stopped")
-            of = self._sheetful(wanted[one[0]].print.value(), photos)
+            of = self._sheetful(wanted[one[0]].print, photos)
             shows = [side.inches for side in (one[1].x, one[1].y, one[1].width, one[1].height)]
             run = self.darkroom.run_alone if print_picture.is_large(of) else self.darkroom.run
             return run(print_picture.jpeg_at, _name(wanted[one[0]], photos), of, PIXELS_PER_INCH, shows)
@@ -181,7 +171,7 @@ class Printing:
 
         if not id.startswith("template-"):
             return None
-        template = Template.model_validate(self.library.get("template", id).body)
+        template = self.roll.templates.get(id).body
         shots = self.roll.shots(template, photos, "original")
         return Sheetful(template.width.inches, template.height.inches, shots)
 

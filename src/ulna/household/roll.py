@@ -5,20 +5,20 @@ from __future__ import annotations
 import hashlib
 import json
 import threading
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import TYPE_CHECKING, BinaryIO, Literal, NamedTuple
 
-from ulna.core.measure import ZERO
+from ulna.core.measure import ZERO, inches
 from ulna.core.photos import crop as cropping
 from ulna.core.photos import template as templates
 from ulna.core.photos.look import AS_IT_CAME, Look, carried, key
-from ulna.core.photos.photo import Photo
+from ulna.core.photos.photo import Photo, PhotoRecord
+from ulna.core.photos.prints import Print
+from ulna.core.photos.template import Template, as_photo
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.formats.photo import Framing as FramingModel
-from ulna.formats.photo import PhotoRecord
-from ulna.formats.template import Template
 from ulna.household.darkroom import Darkroom
+from ulna.household.documents import Documents
 from ulna.store.errors import NotThere
 from ulna.store.ids import new_id
 from ulna.store.library import Kept, Library
@@ -37,7 +37,7 @@ class Came(NamedTuple):
     same.
     """
 
-    kept: Kept
+    kept: Kept[PhotoRecord]
     how: Literal["new", "here", "back"]
     like: str | None = None
 
@@ -54,6 +54,8 @@ class _Known:
 class Roll:
     def __init__(self, library: Library, pictures: PictureBox, darkroom: Darkroom) -> None:
         self.library, self.pictures, self.darkroom = library, pictures, darkroom
+        self.records = Documents(library, "photo", PhotoRecord)
+        self.templates = Documents(library, "template", Template)
         self._known: dict[str, _Known] | None = None
         self._lock = threading.Lock()
 
@@ -79,7 +81,7 @@ class Roll:
                 known[id] = _Known(name, picture.digest, likeness)
                 record = _record(picture, name, file)
                 try:
-                    kept = self.library.add("photo", record.model_dump(mode="json"), "added", id=id)
+                    kept = self.records.add(record, "added", id=id)
                 except BaseException:
                     self.pictures.drop(id)
                     known.pop(id, None)
@@ -91,10 +93,10 @@ class Roll:
     def _again(self, id: str) -> Came | None:
         """A photo whose file came again, brought back where it was put away."""
         try:
-            return Came(self.library.get("photo", id), "here")
+            return Came(self.records.get(id), "here")
         except NotThere:
             away = next((kept for kept in self.library.all_away() if kept.id == id), None)
-            return Came(self.library.put_away("photo", id, away.version, away=False), "back") if away else None
+            return Came(self.records.put_away(id, away.version, away=False), "back") if away else None
 
     def _all_known(self) -> dict[str, _Known]:
         if self._known is None:
@@ -120,14 +122,15 @@ class Roll:
 
     # ---- as they look ----------------------------------------------------------------------------------
 
-    def write(self, id: str, version: int, record: PhotoRecord, what: str, series: str | None = None) -> Kept:
+    def write(
+        self, id: str, version: int, record: PhotoRecord, what: str, series: str | None = None
+    ) -> Kept[PhotoRecord]:
         """A photo's new state. Where only its look has changed, what is marked on it moves with the picture."""
-        before = PhotoRecord.model_validate(self.library.get("photo", id).body)
+        before = self.records.get(id).body
         if before.look != record.look and before.framing == record.framing:
             pixels = record.width, record.height
-            moved = carried(record.framing.value(), before.look.value(), record.look.value(), pixels)
-            record = record.model_copy(update={"framing": FramingModel.from_value(moved)})
-        return self.library.write("photo", id, version, record.model_dump(mode="json"), what, series)
+            record = replace(record, framing=carried(record.framing, before.look, record.look, pixels))
+        return self.records.write(id, version, record, what, series)
 
     def picture(self, id: str, copy: Copy, look: Look = AS_IT_CAME) -> Path:
         """A copy of a photo in a look, or of a template. Raises `NotThere`."""
@@ -143,10 +146,9 @@ class Roll:
 
     def photos(self) -> dict[str, Photo]:
         """Every photo, and every template as one."""
-        found = {k.id: PhotoRecord.model_validate(k.body).photo(k.id) for k in self.library.all("photo")}
-        for kept in self.library.all("template"):
-            template = Template.model_validate(kept.body)
-            found[kept.id] = template.photo(kept.id, self._edition(template, found))
+        found = {kept.id: kept.body.photo(kept.id) for kept in self.records.all()}
+        for kept in self.templates.all():
+            found[kept.id] = as_photo(kept.body, kept.id, self._edition(kept.body, found))
         return found
 
     # ---- templates -------------------------------------------------------------------------------------
@@ -154,13 +156,13 @@ class Roll:
     def _edition(self, template: Template, photos: dict[str, Photo]) -> str:
         """Another word whenever the picture of a template is another one."""
         shown = [repr(photos.get(cell.photo or "")) for cell in template.cells]
-        return hashlib.sha256(json.dumps([template.model_dump_json(), shown]).encode()).hexdigest()[:12]
+        return hashlib.sha256(json.dumps([repr(template), shown]).encode()).hexdigest()[:12]
 
     def _template_picture(self, id: str, copy: Copy) -> Path:
         from ulna.formats import print_picture
         from ulna.formats.pictures import THUMB, VIEW
 
-        template = Template.model_validate(self.library.get("template", id).body)
+        template = self.templates.get(id).body
         photos = self.photos()
         of = print_picture.Sheetful(
             template.width.inches, template.height.inches, self.shots(template, photos, "view")
@@ -178,7 +180,7 @@ class Roll:
         from ulna.formats.print_picture import Shot
 
         found = list[Shot]()
-        for cell, at in templates.filled(template.value()):
+        for cell, at in templates.filled(template):
             photo = photos.get(cell.photo or "")
             if photo is None or photo.id.startswith("template-") or min(at.width, at.height) <= ZERO:
                 continue
@@ -202,17 +204,15 @@ def _name(file: str, taken: set[str]) -> str:
 
 def _record(picture: Picture, name: str, file: str) -> PhotoRecord:
     square, upright = picture.width == picture.height, picture.height > picture.width
-    short, long = "4 in", "4 in" if square else "6 in"
-    return PhotoRecord.model_validate(
-        {
-            "name": name,
-            "file": file[:200],
-            "taken": picture.taken,
-            "caption": picture.caption,
-            "width": picture.width,
-            "height": picture.height,
-            "digest": picture.digest,
-            "likeness": picture.likeness,
-            "print": {"width": short if upright else long, "height": long if upright else short, "rim": "0 in"},
-        }
+    short, long = inches(4), inches(4) if square else inches(6)
+    return PhotoRecord(
+        name,
+        picture.width,
+        picture.height,
+        file[:200],
+        picture.taken,
+        picture.caption,
+        picture.digest,
+        picture.likeness,
+        print=Print(width=short if upright else long, height=long if upright else short),
     )

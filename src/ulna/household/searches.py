@@ -18,7 +18,7 @@ from ulna.core.planner.effort import effort_of
 from ulna.core.planner.outcome import value
 from ulna.core.planner.plan import CutPlan, Layout
 from ulna.core.planner.request import CutRequest
-from ulna.household.cutting import LIST_FOLLOWS, fresh_list, list_name
+from ulna.household.cutting import LIST_FOLLOWS, fresh_list, list_key
 from ulna.household.home import Household
 
 State = Literal["searching", "stopped", "ended"]
@@ -92,7 +92,7 @@ def _run(home: Household, search: Search, before: Settled, stamp: object) -> Non
         old, new = _rank(before.plan, request), _rank(plan, request)
         search.found = "fewer sheets" if new[:2] < old[:2] else "better rest" if new < old else "nothing better"
         if new < old:
-            home.remember(list_name(search.page), stamp, replace(before, plan=plan))
+            home.remember(list_key(search.page), stamp, replace(before, plan=plan))
     finally:
         search.ended.set()
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 if TYPE_CHECKING:
     from ulna.store.library import Kept
@@ -27,7 +27,7 @@ class NotThere(StoreError):
 class Changed(StoreError):
     """The document was changed since it was read; `current` is what it is now."""
 
-    def __init__(self, current: Kept) -> None:
+    def __init__(self, current: Kept[Any]) -> None:
         super().__init__(f"this {current.kind} was changed in another window ({current.what})")
         self.current = current
 

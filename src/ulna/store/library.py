@@ -7,7 +7,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any
+from typing import Any, Generic, TypeVar
 
 from sqlalchemy import Engine, event, func
 from sqlmodel import Session, col, create_engine, select
@@ -20,22 +20,26 @@ from ulna.store.tables import Document, Revision
 SERIES_SECONDS = 3
 """Edits of one series further apart than this are states of their own."""
 
-Check = Callable[[dict[str, Any]], None]
+Body = TypeVar("Body")
+Raw = dict[str, Any]
+Check = Callable[[Raw], None]
 """Raises where a document's body must not come to be."""
 
 
-def accept(body: dict[str, Any]) -> None:
+def accept(body: Raw) -> None:
     """Lets every body pass."""
 
 
 @dataclass(frozen=True, slots=True)
-class Kept:
-    """A document as it stands. `what` was done last; `undo` and `redo` say what a step would take back or make."""
+class Kept(Generic[Body]):
+    """A document as it stands, its `body` as JSON or as the value that it is.
+
+    `what` was done last; `undo` and `redo` say what a step would take back or make."""
 
     kind: str
     id: str
     version: int
-    body: dict[str, Any]
+    body: Body
     what: str
     undo: str | None
     redo: str | None
@@ -56,7 +60,7 @@ class Library:
     def close(self) -> None:
         self.engine.dispose()
 
-    def all(self, kind: str) -> list[Kept]:
+    def all(self, kind: str) -> list[Kept[Raw]]:
         """Every document of a kind that is not put away, oldest first."""
         with Session(self.engine) as session:
             rows = session.exec(
@@ -83,7 +87,7 @@ class Library:
             )
             return {kind: (count, versions) for kind, count, versions in found}
 
-    def all_away(self) -> list[Kept]:
+    def all_away(self) -> list[Kept[Raw]]:
         """Every document that is put away, the last one first."""
         with Session(self.engine) as session:
             rows = session.exec(
@@ -91,12 +95,12 @@ class Library:
             ).all()
             return [_kept(session, document, revision) for document, revision in rows]
 
-    def get(self, kind: str, id: str) -> Kept:
+    def get(self, kind: str, id: str) -> Kept[Raw]:
         """Raises `NotThere`."""
         with Session(self.engine) as session:
             return _kept(session, *_row(session, kind, id))
 
-    def add(self, kind: str, body: dict[str, Any], what: str, id: str | None = None) -> Kept:
+    def add(self, kind: str, body: Raw, what: str, id: str | None = None) -> Kept[Raw]:
         """A new document in its first state. With an id that exists already, raises `Changed`."""
         with self._change() as session:
             now = datetime.now(UTC)
@@ -111,9 +115,7 @@ class Library:
             session.flush()
             return _kept(session, document, revision)
 
-    def write(
-        self, kind: str, id: str, version: int, body: dict[str, Any], what: str, series: str | None = None
-    ) -> Kept:
+    def write(self, kind: str, id: str, version: int, body: Raw, what: str, series: str | None = None) -> Kept[Raw]:
         """A new state. Raises `NotThere`, and `Changed` where `version` is no longer the current one.
 
         An edit of the same `series` as the last one, made right after it, takes the last one's place.
@@ -149,22 +151,22 @@ class Library:
         newest = _state(session, document.id, last.number + 1) is None
         return newest and (datetime.now(UTC) - made).total_seconds() < SERIES_SECONDS
 
-    def undo(self, kind: str, id: str, version: int, check: Check = accept) -> Kept:
+    def undo(self, kind: str, id: str, version: int, check: Check = accept) -> Kept[Raw]:
         """One state back, if `check` lets its body pass. Raises `NotThere`, `Changed`, and `NoStep` at the first."""
         return self._step(kind, id, version, -1, "there is nothing to undo", check)
 
-    def redo(self, kind: str, id: str, version: int, check: Check = accept) -> Kept:
+    def redo(self, kind: str, id: str, version: int, check: Check = accept) -> Kept[Raw]:
         """One state forward again, if `check` lets its body pass. Raises as `undo` does, `NoStep` at the last."""
         return self._step(kind, id, version, 1, "there is nothing to redo", check)
 
-    def put_away(self, kind: str, id: str, version: int, away: bool = True) -> Kept:
+    def put_away(self, kind: str, id: str, version: int, away: bool = True) -> Kept[Raw]:
         """Takes a document out of sight or brings it back; its history stays. Raises as `write` does."""
         with self._change() as session:
             document, revision = _checked(session, kind, id, version, put_away=not away)
             document.deleted = away
             return self._moved(session, document, revision)
 
-    def _step(self, kind: str, id: str, version: int, by: int, refusal: str, check: Check) -> Kept:
+    def _step(self, kind: str, id: str, version: int, by: int, refusal: str, check: Check) -> Kept[Raw]:
         with self._change() as session:
             document, _ = _checked(session, kind, id, version)
             revision = _state(session, id, document.at + by)
@@ -173,7 +175,7 @@ class Library:
             check(revision.body)
             return self._moved(session, document, revision)
 
-    def _moved(self, session: Session, document: Document, revision: Revision) -> Kept:
+    def _moved(self, session: Session, document: Document, revision: Revision) -> Kept[Raw]:
         document.at = revision.number
         document.version += 1
         document.changed = datetime.now(UTC)
@@ -231,14 +233,14 @@ def _state(session: Session, id: str, number: int) -> Revision | None:
     return session.exec(select(Revision).where(Revision.document == id, Revision.number == number)).first()
 
 
-def _kept(session: Session, document: Document, revision: Revision) -> Kept:
+def _kept(session: Session, document: Document, revision: Revision) -> Kept[Raw]:
     following = session.exec(
         select(Revision.what).where(Revision.document == document.id, Revision.number == revision.number + 1)
     ).first()
     return _as_kept(document, revision, following)
 
 
-def _as_kept(document: Document, revision: Revision, following: str | None) -> Kept:
+def _as_kept(document: Document, revision: Revision, following: str | None) -> Kept[Raw]:
     return Kept(
         document.kind,
         document.id,

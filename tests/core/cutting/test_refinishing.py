@@ -13,7 +13,7 @@ from ulna.core.measure import Ruler, inches
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.opening import Opening
 from ulna.core.parts.pieces import Piece
-from ulna.formats import cuts as cuts_format
+from ulna.formats.documents import read, written
 
 REEDS = paper("reeds", 2)
 CARD = panel("card", "6", "8", "reeds")
@@ -31,10 +31,7 @@ def kinds(cuts: CutList) -> list[str]:
 
 def kept(cuts: CutList) -> CutList:
     """As it comes back from the store, outlines rounded."""
-    found: CutList = cuts_format.CutList.model_validate_json(
-        cuts_format.CutList.from_value(cuts).model_dump_json()
-    ).value()
-    return found
+    return read(CutList, written(cuts))
 
 
 def test_an_opening_cut_into_a_piece_that_is_there_asks_for_no_paper() -> None:

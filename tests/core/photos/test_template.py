@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from tests.core.examples import size
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches, parse
-from ulna.core.photos.template import Cell, Template, cuts, filled, rows
+from ulna.core.photos.template import Template, TemplateCell, cuts, filled, rows
 
 
 def test_cells_share_what_gaps_and_rim_leave() -> None:
@@ -26,7 +26,7 @@ def test_gaps_that_leave_nothing_leave_no_cell() -> None:
 def test_photos_fill_the_rows_and_lie_at_their_own_places() -> None:
     """Those at their own places lie over the rows; too many for the rows are left out."""
     own = Rect(ZERO, ZERO, inches(1), inches(1))
-    cells = (Cell("a"), Cell("b", place=own), Cell("c"), Cell("d"))
+    cells = (TemplateCell("a"), TemplateCell("b", place=own), TemplateCell("c"), TemplateCell("d"))
     found = filled(Template("t", rows=1, columns=2, cells=cells))
     assert [cell.photo for cell, _ in found] == ["a", "c", "b"] and found[-1][1] == own
 

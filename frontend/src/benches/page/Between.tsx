@@ -13,7 +13,7 @@ export function useMeasuring(id: string, page: Recipe) {
   const [measuring, setMeasuring] = useState(false);
   const [first, setFirst] = useState<string | null>(null);
   const [second, setSecond] = useState<readonly string[]>([]);
-  const [measured, setMeasured] = useState<Schemas["MeasuredOut"] | null>(null);
+  const [measured, setMeasured] = useState<Schemas["Measured"] | null>(null);
 
   function clear(): void {
     setFirst(null);

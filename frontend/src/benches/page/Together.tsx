@@ -207,7 +207,7 @@ function Planned({ set, pages, onChange }: PlannedProps) {
 }
 
 /** Such as "3 pieces, 2 sheets, 1 of them shared". */
-function taken(one: Schemas["TakesOut"]): string {
+function taken(one: Schemas["Takes"]): string {
   const words = [`${one.pieces} ${one.pieces === 1 ? "piece" : "pieces"}`];
   if (one.sheets) words.push(`${one.sheets} ${one.sheets === 1 ? "sheet" : "sheets"}`);
   if (one.scraps) words.push(`${one.scraps} ${one.scraps === 1 ? "scrap" : "scraps"}`);

@@ -10,7 +10,7 @@ import { colours } from "../../app/theme";
 
 interface Props {
   file: string;
-  rows: Schemas["RowsOut"];
+  rows: Schemas["Rows"];
   onClose: () => void;
   /** Brings the right rows in: into the open kit, or as a kit of its own. */
   onTake: (into: "open" | "new") => void;

@@ -25,7 +25,7 @@ export default function Unpack() {
   const navigate = useNavigate();
   const { say } = useFrame();
   const file = useRef<HTMLInputElement>(null);
-  const [read, setRead] = useState<{ name: string; rows: Schemas["RowsOut"] } | null>(null);
+  const [read, setRead] = useState<{ name: string; rows: Schemas["Rows"] } | null>(null);
   const taken = useRef<typeof read>(null);
   if (!kits) return null;
   const open = kits.find((kit) => kit.saved.id === id) ?? kits[0];
@@ -43,7 +43,7 @@ export default function Unpack() {
   async function bringIn(chosen: File): Promise<void> {
     try {
       if (/\.json$/i.test(chosen.name)) await keep(await sendFile<Kit>("/api/kits/read-json", chosen));
-      else setRead({ name: chosen.name, rows: await sendFile<Schemas["RowsOut"]>("/api/kits/read-csv", chosen) });
+      else setRead({ name: chosen.name, rows: await sendFile<Schemas["Rows"]>("/api/kits/read-csv", chosen) });
     } catch (error) {
       say(`${chosen.name}: ${(error as Error).message}`);
     }

@@ -14,13 +14,11 @@ from typing import Any
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches
+from ulna.core.parts.kinds import traits
 from ulna.core.parts.pieces import Ground, Piece
 
 SLIVER = inches(0, 1, 4)
 """What is narrower can hardly be cut, and hardly holds."""
-
-WHOLE = ("cutout", "pocket", "card")
-"""Kinds of part that lose what they are for when they are cut in two."""
 
 
 def told(
@@ -41,7 +39,7 @@ def told(
         found = halves.get(part.id)
         if not found:
             continue
-        if part.kind in WHOLE:
+        if traits(part).whole:
             yield _moved_clear(part, standing, ground, placed_at)
         thin = [p for p in found if min(p.rect.width, p.rect.height) < SLIVER]
         for piece in thin:

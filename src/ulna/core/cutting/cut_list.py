@@ -12,7 +12,7 @@ from fractions import Fraction
 from typing import Literal
 
 from ulna.core.cutting.steps import Step
-from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.figures import Hole, Outline
 from ulna.core.geometry.polygons import Polygon, moved
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches
@@ -44,7 +44,7 @@ class CutPiece:
     fate: Literal["", "spoiled", "as cut"] = ""
     left: Rect | None = None
     of: int = 0
-    within: Polygon = ()
+    within: Outline = ()
     turn: float = 0.0
 
     @property

@@ -17,7 +17,7 @@ from typing import Literal
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.finishing import shift
 from ulna.core.geometry import polygons
-from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.figures import Hole, Outline
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, Length
@@ -45,7 +45,7 @@ class Placed:
     angle: float
     side: Face
     turned: bool
-    outline: Polygon
+    outline: Outline
     holes: tuple[Hole, ...]
     half: Literal["left", "right", ""]
     on: str

@@ -16,8 +16,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
-from ulna.core.geometry.figures import Hole
-from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.figures import Hole, Outline
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length
 from ulna.core.parts.pieces import TornEdge
@@ -114,7 +113,7 @@ class Slant:
     of: Rect
     piece: int
     lines: tuple[Line, ...]
-    outline: Polygon
+    outline: Outline
     gives: tuple[int, ...] = ()
 
 
@@ -128,7 +127,7 @@ class Round:
     of: Rect
     piece: int
     radius: Length
-    outline: Polygon
+    outline: Outline
     gives: tuple[int, ...] = ()
 
 
@@ -143,7 +142,7 @@ class Shape:
     of: Rect
     piece: int
     figure: str
-    outline: Polygon
+    outline: Outline
     punched: bool = False
     gives: tuple[int, ...] = ()
 
@@ -158,7 +157,7 @@ class Tear:
     of: Rect
     piece: int
     edges: tuple[TornEdge, ...]
-    outline: Polygon
+    outline: Outline
     core_seen: bool = True
     gives: tuple[int, ...] = ()
 

@@ -14,7 +14,7 @@ import math
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from functools import lru_cache
-from typing import Literal, get_args
+from typing import Annotated, Literal, get_args
 
 from ulna.core.geometry import shapes
 from ulna.core.geometry.polygons import (
@@ -31,6 +31,7 @@ from ulna.core.geometry.polygons import (
 )
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length
+from ulna.core.ranges import Rounded
 
 Figure = Literal[
     "rectangle",
@@ -58,6 +59,10 @@ CUT: dict[Figure, str] = {
 """The figures that have a measure of their own, and what it is."""
 
 
+Outline = Annotated[Polygon, Rounded(6)]
+"""As it is written down: to a millionth of an inch."""
+
+
 @dataclass(frozen=True, slots=True)
 class Hole:
     """A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
@@ -72,7 +77,7 @@ class Hole:
     height: Length
     figure: Figure = "rectangle"
     cut: Length = ZERO
-    clipped: Polygon = ()
+    clipped: Outline = ()
     quarters: int = 0
 
     @classmethod

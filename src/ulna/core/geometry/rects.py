@@ -12,16 +12,17 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ulna.core.measure import ZERO, Length
+from ulna.core.ranges import Gap
 
 
 @dataclass(frozen=True, slots=True)
 class Borders:
     """Four distances inward or outward from the sides of a rectangle."""
 
-    left: Length
-    top: Length
-    right: Length
-    bottom: Length
+    left: Gap
+    top: Gap
+    right: Gap
+    bottom: Gap
 
     @classmethod
     def even(cls, border: Length) -> Borders:

@@ -13,7 +13,7 @@ from fractions import Fraction
 from ulna.core.cutting.cut_list import CutPiece, CutSheet
 from ulna.core.cutting.progress import HAIR, shares
 from ulna.core.cutting.scraps import Begun, Taken, is_kept, scrap_id, walk
-from ulna.core.measure import Length
+from ulna.core.measure import Length, Ruler, Unit, inches, mm
 from ulna.core.paper.shelf import Paper, Shelf
 
 NOTHING = Fraction(0)
@@ -127,3 +127,23 @@ def _entry(line: _Line) -> PaperEntry:
     left = had - line.begun
     areas = line.areas + Areas(had=had * each, whole=left * each)
     return PaperEntry(paper, had, left, areas, tuple(line.sheets), tuple(line.scraps))
+
+
+def words(areas: Areas, ruler: Ruler) -> str:
+    """Such as "62 of 288 sq in on pages, 70 in scraps, 144 whole, 12 waste"."""
+    unit = (inches(1) if ruler.unit is Unit.INCH else mm(10)).units ** 2
+    name = "sq in" if ruler.unit is Unit.INCH else "sq cm"
+
+    def say(area: Fraction) -> str:
+        return f"{round(area / unit)}"
+
+    said = [f"{say(areas.pieces)} of {say(areas.had)} {name} on pages"]
+    for area, what in (
+        (areas.open, "still to be cut"),
+        (areas.scraps, "in scraps"),
+        (areas.whole, "whole"),
+        (areas.waste, "waste"),
+    ):
+        if area:
+            said.append(f"{say(area)} {what}")
+    return ", ".join(said)

@@ -27,6 +27,7 @@ class PaperCost:
     left: int
     largest_rest: Rect | None
     pieces: int
+    rest_says: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +60,7 @@ def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> 
     for piece in paper_pieces:
         if piece.choice.paper in shelf.papers:
             used.setdefault(piece.choice.paper or "", []).append(piece.id)
-    papers = tuple(_paper_cost(id, len(used[id]), plan, shelf) for id in shelf.papers if id in used)
+    papers = tuple(_paper_cost(id, len(used[id]), plan, shelf, ruler) for id in shelf.papers if id in used)
     prints = [p for p in by_id.values() if p.role == "print" and p.half != "right"]
     return Cost(
         len(paper_pieces),
@@ -78,7 +79,7 @@ def lacking(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) 
     return tuple(_lacking(by_id[u.piece], u.why, shelf, ruler) for u in plan.unplaced)
 
 
-def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf) -> PaperCost:
+def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf, ruler: Ruler) -> PaperCost:
     paper, sources = shelf.paper(id), set(shelf.sources(id))
     sheets = [s for s in plan.sheets if s.sheet in sources]
     taken = sum(s.sheet == id for s in sheets)
@@ -86,7 +87,9 @@ def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf) -> PaperCost:
     rests = [o for s in sheets for o in _all_rests(s.layout)]
     best = max(rests, key=lambda r: (r.size, min(r.width, r.height)), default=None)
     rest = Rect(ZERO, ZERO, Length(best.width), Length(best.height)) if best else None
-    return PaperCost(id, paper.name, paper.count, opened, len(sheets) - opened, paper.count - taken, rest, pieces)
+    says = ruler.say_size(rest.width, rest.height) if rest else ""
+    left = paper.count - taken
+    return PaperCost(id, paper.name, paper.count, opened, len(sheets) - opened, left, rest, pieces, says)
 
 
 def _all_rests(layout: Layout) -> list[Area]:

@@ -52,7 +52,7 @@ class Member:
 
 
 @dataclass(frozen=True, slots=True)
-class Offer:
+class GutOffer:
     """The hidden middle of a piece: where it lies on the page, whether it is cut out and by whose word, what comes out
     of it, and how many sheets and placeless pieces fewer there are by it (and by those it goes `along` with).
     """
@@ -73,7 +73,7 @@ class Settled:
 
     pieces: tuple[Piece, ...]
     plan: CutPlan
-    offers: tuple[Offer, ...]
+    offers: tuple[GutOffer, ...]
 
 
 def settle(page: Evaluated, recipe: PagePlan, ground: Ground, planner: Planner) -> Settled:
@@ -89,7 +89,7 @@ def settle_all(members: Sequence[Member], planner: Planner) -> Settled:
     could = {id: panel for id, panel in pool.won.items() if pool.said.get(id, True) and pool.of[id].id in by_rule}
     best, chosen = _best(pool, plan, could, planner)
     gain = _gain(plan, best)
-    offers = list[Offer]()
+    offers = list[GutOffer]()
     for piece in pool.pieces:
         ground, always = pool.of[piece.id].ground, pool.of[piece.id].ground.gut == "always"
         if (panel := _gut_of(piece)) is not None:
@@ -249,7 +249,7 @@ def _offer(
     along: Sequence[str],
     ground: Ground,
     names: Mapping[str, str],
-) -> Offer:
+) -> GutOffer:
     """The offer in words, as "Base gives back 9 1/2 × 7 of Reed: mat of Heron comes out of it: one sheet less." """
     paper = ground.shelf.paper(piece.choice.paper or "")
     size = ground.ruler.say_size(panel.width, panel.height)
@@ -269,7 +269,7 @@ def _offer(
         said += ": " + " and ".join(fewer)
         if along:
             said += f", together with {listed(along)}"
-    return Offer(piece.id, piece.part, panel, bool(by), by, sheets, placed, f"{said}.")
+    return GutOffer(piece.id, piece.part, panel, bool(by), by, sheets, placed, f"{said}.")
 
 
 MOST_LISTED = 4

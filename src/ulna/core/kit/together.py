@@ -9,8 +9,9 @@ from __future__ import annotations
 import dataclasses
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Annotated, Any
 
+from ulna.core.kit.cost import lacking
 from ulna.core.kit.gutting import Member, Planner, Settled, answered, listed, settle_all
 from ulna.core.measure import Length, parse
 from ulna.core.page import hidden
@@ -21,6 +22,7 @@ from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.pieces import PaperChoice, Piece
 from ulna.core.photos.crop import PRINT_SIZES
+from ulna.core.ranges import Many, Text
 
 MOST_MARKS = 4
 """By so many marks a mat is made narrower at most."""
@@ -32,12 +34,23 @@ LIKE = 40.0
 """How far two leading colours may be apart to be called alike, in distances of CIELAB."""
 
 
+MOST_PAGES = 40
+
+
+@dataclass(frozen=True, slots=True)
+class PageSet:
+    """The pages that are planned together, by their ids, the first ones first."""
+
+    pages: Annotated[tuple[Annotated[str, Text(200)], ...], Many(MOST_PAGES)] = ()
+
+
 @dataclass(frozen=True, slots=True)
 class Takes:
     """What a page takes of a paper: its pieces, the sheets and scraps they come from, how many of these it shares."""
 
     page: str
     paper: str
+    name: str
     pieces: int
     sheets: int
     scraps: int
@@ -73,7 +86,17 @@ def takes(members: Sequence[Member], settled: Settled) -> list[Takes]:
             if page == m.id:
                 scraps = sum(papers[id].is_scrap for id, _ in places)
                 shared = sum(len(users[place]) > 1 for place in places)
-                found.append(Takes(page, paper, pieces[page, paper], len(places) - scraps, scraps, shared))
+                found.append(
+                    Takes(
+                        page,
+                        paper,
+                        papers[paper].name if paper in papers else "",
+                        pieces[page, paper],
+                        len(places) - scraps,
+                        scraps,
+                        shared,
+                    )
+                )
     return found
 
 
@@ -281,3 +304,54 @@ def rechosen(value: Any, old: PaperChoice, new: PaperChoice) -> Any:
         fields = {f.name: rechosen(getattr(value, f.name), old, new) for f in dataclasses.fields(value)}
         return replace(value, **fields)
     return value
+
+
+@dataclass(frozen=True, slots=True)
+class PaperLeft:
+    """A paper that pages use: sheets there are for it, sheets they open."""
+
+    paper: str
+    name: str
+    there: int
+    opened: int
+
+
+@dataclass(frozen=True, slots=True)
+class Short:
+    """A piece of a page that no sheet is left for."""
+
+    piece: str
+    page: str
+    page_name: str
+    sentence: str
+
+
+def papers_left(members: Sequence[Member], settled: Settled) -> list[PaperLeft]:
+    """The papers that pages use, with the sheets that are kept back for one of them counted as the paper's."""
+    papers = {p.id: p for m in members for p in m.ground.shelf.papers.values()}
+    there: dict[str, int] = {}
+    for paper in papers.values():
+        if not paper.is_scrap:
+            of = paper.scrap_of or paper.id
+            there[of] = there.get(of, 0) + paper.count
+    opened: dict[str, int] = {}
+    for sheet in settled.plan.sheets:
+        if not papers[sheet.sheet].is_scrap:
+            of = papers[sheet.sheet].scrap_of or sheet.sheet
+            opened[of] = opened.get(of, 0) + 1
+    wanted = {p.choice.paper for m in members for p in m.pieces if p.is_paper}
+    return [PaperLeft(id, papers[id].name, count, opened.get(id, 0)) for id, count in there.items() if id in wanted]
+
+
+def short(members: Sequence[Member], settled: Settled) -> list[Short]:
+    """What no sheet is left for, page by page."""
+    pieces = {p.id: p for p in settled.pieces}
+    lost = {u.piece for u in settled.plan.unplaced}
+    found = []
+    for member in members:
+        own = [p for id, p in pieces.items() if id in lost and id.startswith(f"{member.id}/")]
+        ids = {p.id for p in own}
+        only = replace(settled.plan, unplaced=tuple(u for u in settled.plan.unplaced if u.piece in ids))
+        for one in lacking(only, own, member.ground.shelf, member.ground.ruler):
+            found.append(Short(one.piece, member.id, member.recipe.name, one.sentence))
+    return found

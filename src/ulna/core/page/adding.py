@@ -12,19 +12,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm
+from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page.page import PagePlan
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat, PageName
-from ulna.core.parts.kinds import Part, Placed, work_out
-from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.kinds.grid import Grid
-from ulna.core.parts.kinds.mitred import Mitred
-from ulna.core.parts.kinds.panel import Panel
-from ulna.core.parts.kinds.papered import Papered
-from ulna.core.parts.kinds.stitching import Stitching
-from ulna.core.parts.kinds.tape import Tape
-from ulna.core.parts.kinds.tiles import Tiles
+from ulna.core.parts.beginning import usual
+from ulna.core.parts.kinds import Part, Placed, is_placed, traits, work_out
 from ulna.core.parts.pieces import Ground
 from ulna.core.parts.place import Across, Down, Place, place_at, position
 
@@ -51,7 +44,7 @@ def add(plan: PagePlan, parts: Sequence[Part], ground: Ground, above: str | None
         plan = replace(plan, parts=(*plan.parts[:at], placed, *plan.parts[at:]))
         above = placed.id if above else None
         box = stand(plan.parts, ground)[placed.id].box
-        if not isinstance(placed, Base) and box is not None:
+        if is_placed(placed) and box is not None:
             lying.append((placed, box))
     return added
 
@@ -67,9 +60,9 @@ def _level(plan: PagePlan, part: Part, above: str | None) -> int:
 
 def _placed(plan: PagePlan, part: Part, lying: list[tuple[Part, Rect]], coming: int, ground: Ground) -> Part:
     """The part on the first page with room for it; where there is none, a step beside what lies in the middle."""
-    if isinstance(part, Base):
+    if not is_placed(part):
         return part
-    taken = any(not isinstance(one, Base) and one.place == part.place for one, _ in lying)
+    taken = any(is_placed(one) and one.place == part.place for one, _ in lying)
     if part.place.needs:  # it lies on another part, or beside it; a twin a step further
         step = _gaps(ground.ruler)[0] if taken else ZERO
         x, y = part.place.across, part.place.down
@@ -78,7 +71,7 @@ def _placed(plan: PagePlan, part: Part, lying: list[tuple[Part, Rect]], coming: 
         )
     if part.place != Place(part.place.on) and not taken:
         return part  # where it is to lie is said already
-    if _fills(part):
+    if traits(part).fills(part):
         return replace(part, place=_page_without_its_like(plan, part))
     format = plan.format
     built, _ = work_out(part, ground, format.page(part.place.on))
@@ -101,24 +94,13 @@ _FROM_CORNER = Place("left", Across("left"), Down("top"))
 
 def _is_in_the_way(one: Part, of: Part) -> bool:
     """Photos lie on panels and bases, but not on photos; a panel of its own size lies beside others."""
-    if isinstance(one, Base) or _fills(one):
+    if not is_placed(one) or traits(one).fills(one):
         return False
     return of.level == "under" or one.level == "over"
 
 
-def _fills(part: Part) -> bool:
-    """Whether it is as large as its page: sized from it, not by itself."""
-    if isinstance(part, Panel):
-        return part.trim is not None
-    if isinstance(part, Grid | Tiles):
-        return part.width is None and part.height is None
-    if isinstance(part, Tape):
-        return part.length is None
-    return isinstance(part, Papered | Mitred | Stitching)
-
-
 def _page_without_its_like(plan: PagePlan, part: Placed) -> Place:
-    taken = {p.place.on for p in plan.parts if isinstance(p, type(part)) and _fills(p)}
+    taken = {p.place.on for p in plan.parts if type(p) is type(part) and is_placed(p) and traits(p).fills(p)}
     free = [name for name in plan.format.names if name not in taken]
     wanted = part.place
     return wanted if wanted.on in free or not free else replace(wanted, on=free[0])
@@ -126,9 +108,8 @@ def _page_without_its_like(plan: PagePlan, part: Placed) -> Place:
 
 def _gaps(ruler: Ruler) -> tuple[Length, Length, Length]:
     """What is usual between photos and from the edge of a page, wider first."""
-    if ruler.unit is Unit.INCH:
-        return inches(0, 1, 2), inches(0, 1, 4), inches(0, 1, 8)
-    return mm(12), mm(6), mm(3)
+    found = usual(ruler.unit)
+    return found.wide, found.border, found.narrow
 
 
 def _spot(page: Rect, width: Length, height: Length, lies: list[Rect], ruler: Ruler) -> Rect | None:

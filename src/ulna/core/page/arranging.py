@@ -16,12 +16,10 @@ from ulna.core.measure import PER_INCH, ZERO, Length
 from ulna.core.page.page import Group, PagePlan, placed_at
 from ulna.core.page.standing import Standing, on_page, stand
 from ulna.core.page_formats import PageName
-from ulna.core.parts.kinds import Part, name_of
+from ulna.core.parts.kind import OTHER, Way
+from ulna.core.parts.kinds import Part, is_page, is_placed, name_of, traits
 from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.kinds.cutout import Cutout
 from ulna.core.parts.kinds.panel import Panel
-from ulna.core.parts.kinds.pieced import Pieced
-from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.pieces import Ground
 from ulna.core.parts.place import Across, Down, Place, place_at
 
@@ -53,7 +51,7 @@ def _boxes(plan: PagePlan, ids: Sequence[str], ground: Ground) -> tuple[dict[str
     boxes = {}
     for id in ids:
         one = standing.get(id)
-        if one is None or one.box is None or isinstance(one.part, Base):
+        if one is None or one.box is None or not is_placed(one.part):
             continue
         if not any(follows(plan, id, other) for other in ids if other != id):
             boxes[id] = one.box
@@ -66,7 +64,7 @@ def follows(plan: PagePlan, part: str, other: str) -> bool:
     todo, seen = [part], {part}
     while todo:
         one = by_id.get(todo.pop())
-        for id in () if one is None or isinstance(one, Base) else one.place.needs:
+        for id in one.place.needs if one is not None and is_placed(one) else ():
             if id == other:
                 return True
             if id not in seen:
@@ -186,7 +184,7 @@ def page_as_panel(
         at = standing[part.id].box
         if part is base:
             parts += [new_base, panel]
-        elif isinstance(part, Base) or at is None or part.place.needs or plan.format.page_of(at) != side:
+        elif not is_placed(part) or at is None or part.place.needs or plan.format.page_of(at) != side:
             parts.append(part)
         else:
             across, down = replace(part.place.across, of=panel.id), replace(part.place.down, of=panel.id)
@@ -204,18 +202,14 @@ def _off_told(off: Mapping[str, Length], ground: Ground) -> str:
     return " and ".join(f"{ground.ruler.say(by)} at its {side} edge" for side, by in off.items())
 
 
-OTHER = {"across": {"left": "right", "right": "left"}, "down": {"top": "bottom", "bottom": "top"}}
-"""Which side is which in a mirror."""
-
-
-def mirrored(part: Part, way: Literal["across", "down"]) -> Part:
+def mirrored(part: Part, way: Way) -> Part:
     """A part that has a left and a right of its own, or an above and a below: its torn edge, its half of a figure."""
-    other: dict[str, Any] = OTHER[way]
-    if isinstance(part, Torn):
-        return replace(part, edge=other.get(part.edge, part.edge))
-    if isinstance(part, Cutout):
-        return replace(part, half=other.get(part.half, part.half))
-    return part
+    sided = traits(part).sided
+    if not sided:
+        return part
+    side = getattr(part, sided)
+    turned: Any = {sided: OTHER[way].get(side, side)}
+    return replace(part, **turned)
 
 
 def swap_pages(plan: PagePlan, ground: Ground) -> PagePlan:
@@ -230,7 +224,7 @@ def swap_pages(plan: PagePlan, ground: Ground) -> PagePlan:
             to[id] = box.moved(w if side == "left" else -w, ZERO)
     moved = _moved(plan, to, standing)
     other: dict[str, Literal["left", "right"]] = {"left": "right", "right": "left"}
-    parts = tuple(replace(p, on=other[p.on]) if isinstance(p, Base) else p for p in moved.parts)
+    parts = tuple(replace(p, on=other[p.on]) if is_page(p) else p for p in moved.parts)
     return replace(moved, parts=parts)
 
 
@@ -278,15 +272,17 @@ def _shared_out(plan: PagePlan, ids: Sequence[str]) -> PagePlan:
     """Alike pieced blocks among these share one set of strips out, so that they differ and no paper is used oftener."""
     found: dict[object, list[str]] = {}
     for part in plan.parts:
-        if part.id in ids and isinstance(part, Pieced):
-            alike = replace(part, id="", block=1, blocks=1, place=Place())
+        if part.id in ids and traits(part).shared_out:
+            alike = _block(part, 1, 1, id="", place=Place())
             found.setdefault(alike, []).append(part.id)
     of = {id: (k, len(group)) for group in found.values() if len(group) > 1 for k, id in enumerate(group, 1)}
-    parts = tuple(
-        replace(p, block=of[p.id][0], blocks=of[p.id][1]) if isinstance(p, Pieced) and p.id in of else p
-        for p in plan.parts
-    )
+    parts = tuple(_block(p, *of[p.id]) if p.id in of else p for p in plan.parts)
     return replace(plan, parts=parts)
+
+
+def _block(part: Part, k: int, n: int, **more: Any) -> Part:
+    """The part as block k of n."""
+    return replace(part, **{"block": k, "blocks": n, **more})
 
 
 def ring(
@@ -320,7 +316,7 @@ def _copied(
             part = replace(standing[id].part, id=fresh[id])
             if id in boxes:
                 part = placed_at(part, boxes[id].moved(across, down), standing, plan.format)
-            elif not isinstance(part, Base):
+            elif is_placed(part):
                 part = replace(part, place=_counted_from(part.place, fresh))
             parts.append(part)
         chosen += fresh.values()
@@ -346,7 +342,7 @@ def remove(plan: PagePlan, ids: Sequence[str], ground: Ground) -> PagePlan:
         if part.id in gone:
             continue
         box = standing[part.id].box
-        if not isinstance(part, Base) and gone & set(part.place.needs) and box is not None:
+        if is_placed(part) and gone & set(part.place.needs) and box is not None:
             part = placed_at(replace(part, place=on_page(part.place)), box, {}, plan.format)
         parts.append(part)
     groups = [replace(g, parts=tuple(id for id in g.parts if id not in gone)) for g in plan.groups]

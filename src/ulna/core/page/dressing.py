@@ -15,8 +15,7 @@ from typing import Any
 from ulna.core.page.page import Evaluated, halved
 from ulna.core.paper.colour import of_hex
 from ulna.core.paper.shelf import Direction, Paper, Shelf, Stock
-from ulna.core.parts.kinds import Part, work_out
-from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds import Part, is_placed, work_out
 from ulna.core.parts.pieces import Ground, PaperChoice, Piece
 
 ENOUGH_APART = 12.0
@@ -49,7 +48,7 @@ def dressed(part: Part, page: Evaluated, ground: Ground) -> Part:
 
 def _paperless(part: Part, ground: Ground) -> list[Piece]:
     """The pieces that the part wants a paper for, halved where it goes over both pages."""
-    on = "left" if isinstance(part, Base) else part.place.on
+    on = part.place.on if is_placed(part) else "left"
     room = ground.format.page(on)
     pieces = [piece.moved(room.x, room.y) for piece in work_out(part, ground, room)[0].pieces]
     return [half for p in pieces if p.is_paper and p.choice.paper is None for half in halved(p, ground)]

@@ -15,9 +15,11 @@ from dataclasses import dataclass, replace
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
-from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.inside import changed
+from ulna.core.parts.kinds import Part, traits
 from ulna.core.parts.pieces import Ground, Piece
 from ulna.core.photos.crop import Frame
+from ulna.core.photos.prints import Print
 
 CLEAR = inches(1)
 
@@ -39,7 +41,7 @@ def line_on(piece: Piece, gutter: Length) -> Line | None:
 
 
 def findings(
-    part: object, piece: Piece, box: Rect, ground: Ground, placed: Callable[[Rect], object], room: Rect
+    part: Part, piece: Piece, box: Rect, ground: Ground, placed: Callable[[Rect], object], room: Rect
 ) -> list[Finding]:
     """What is to be told of a print (at its place) that the gutter cuts; `box` is where its part lies, `placed` gives
     the part so that it lies elsewhere, and a remedy leaves it in its `room`."""
@@ -61,7 +63,7 @@ def findings(
     lies = "is cut through" if by < ZERO else f"is only {say(ground.ruler.round(by))} from the cut"
     shift = _clear(matters, gutter, ground.ruler)
     remedies, advice = list[Remedy](), "keep it an inch away"
-    if shift is not None and isinstance(part, PhotoPart):
+    if shift is not None and traits(part).one_print:
         way = f"{say(abs(shift))} to the {'left' if shift < ZERO else 'right'}"
         moved = box.moved(shift, ZERO)
         if room.contains(moved) or not room.contains(box):
@@ -120,15 +122,15 @@ def _clear(matters: list[Matter], gutter: Length, ruler: Ruler) -> Length | None
     return min((way for way in ways if clears(way)), key=abs, default=None)
 
 
-def _slid(part: PhotoPart, shift: Length, piece: Piece, ground: Ground) -> PhotoPart | None:
+def _slid(part: Part, shift: Length, piece: Piece, ground: Ground) -> Part | None:
     """The part with its picture moved in its frame, where the crop has that much to spare."""
-    picture = piece.picture
-    photo = ground.photos.get(part.print.photo or "")
-    if picture is None or picture.crop is None or photo is None:
+    picture, print_ = piece.picture, piece.print
+    photo = ground.photos.get((print_ and print_.photo) or "")
+    if picture is None or picture.crop is None or photo is None or print_ is None:
         return None
     crop = picture.crop
     x = crop.x - shift.units / picture.window.width.units * crop.width
     if not 0 <= x <= 1 - crop.width + 1e-9:
         return None
-    frame = Frame(x + crop.width / 2, crop.y + crop.height / 2, photo.framing.by(part.print.frame).zoom)
-    return replace(part, print=replace(part.print, frame=frame))
+    frame = Frame(x + crop.width / 2, crop.y + crop.height / 2, photo.framing.by(print_.frame).zoom)
+    return changed(Print, part, lambda one: replace(one, frame=frame))

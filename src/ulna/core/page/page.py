@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Annotated, ClassVar, Literal
 
 from ulna.core import checks
 from ulna.core.errors import NotOnShelf
@@ -20,18 +20,17 @@ from ulna.core.page.standing import Standing, stand
 from ulna.core.page_formats import PageFormat, of_kind
 from ulna.core.paper.shelf import Edge
 from ulna.core.parts import leftovers
-from ulna.core.parts.kinds import MOST_WORKED, Part, name_of
-from ulna.core.parts.kinds.axis import Axis, share_near
-from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.kinds.mitred import Mitred
-from ulna.core.parts.kinds.pocket import KEPT_OFF, Pocket
-from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.inside import every
+from ulna.core.parts.kinds import MOST_WORKED, Part, is_placed, name_of, traits
 from ulna.core.parts.mats import gut_in
 from ulna.core.parts.pieces import Built, Ground, Handle, Leftover, Piece, TornEdge
 from ulna.core.parts.place import place_at
-from ulna.core.photos.prints import outline_of
+from ulna.core.parts.sizing import KEPT_OFF
+from ulna.core.photos.prints import Print, outline_of
+from ulna.core.ranges import Id, Many, Text, Title, Whole
 
 Side = Literal["left", "right"]
+MOST_PARTS = 400
 WORTH_KEEPING = inches(0, 1, 2)
 """Narrower rests are no scraps."""
 
@@ -40,16 +39,16 @@ WORTH_KEEPING = inches(0, 1, 2)
 class Group:
     """Parts, by their ids, that move, copy, mirror and repeat together."""
 
-    id: str
-    name: str
-    parts: tuple[str, ...]
+    id: Id
+    name: Title = "group"
+    parts: Annotated[tuple[Id, ...], Many(MOST_PARTS)] = ()
 
 
 @dataclass(frozen=True, slots=True)
 class Gutting:
     """What a person has said of the hidden middle of one piece: cut it out, or leave it."""
 
-    piece: str
+    piece: Annotated[str, Text(200, 1)]
     gut: bool
 
 
@@ -57,8 +56,8 @@ class Gutting:
 class Keep:
     """So many sheets of a paper are kept back for this page: no other one may open them."""
 
-    paper: str
-    count: int = 1
+    paper: Annotated[str, Text(200, 1)]
+    count: Annotated[int, Whole(1, 10000)] = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,13 +68,14 @@ class PagePlan:
     back for it.
     """
 
-    name: str
+    written_as: ClassVar[str] = "Recipe"
+    name: Title
     format: PageFormat = of_kind("12x12")
-    story: str = ""
-    parts: tuple[Part, ...] = ()
-    groups: tuple[Group, ...] = ()
-    gutting: tuple[Gutting, ...] = ()
-    keeps: tuple[Keep, ...] = ()
+    story: Annotated[str, Text(20000)] = ""
+    parts: Annotated[tuple[Part, ...], Many(MOST_PARTS)] = ()
+    groups: Annotated[tuple[Group, ...], Many(MOST_PARTS)] = ()
+    gutting: Annotated[tuple[Gutting, ...], Many(MOST_PARTS)] = ()
+    keeps: Annotated[tuple[Keep, ...], Many(MOST_PARTS)] = ()
 
     def part(self, id: str) -> Part:
         """Raises `NotOnShelf`."""
@@ -83,6 +83,20 @@ class PagePlan:
             if part.id == id:
                 return part
         raise NotOnShelf("part", id)
+
+
+def photos_of(plan: PagePlan) -> set[str]:
+    """The ids of the photos that a page shows."""
+    return {print_.photo for print_ in every(Print, plan.parts) if print_.photo}
+
+
+@dataclass(frozen=True, slots=True)
+class Variant:
+    """A page as it was kept under a name, to be held beside others."""
+
+    page: str
+    name: Title
+    recipe: PagePlan
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,7 +119,7 @@ class DrawnLine:
     """Stitches or an axis of a part: a path in inches from the corner of its box."""
 
     part: str
-    kind: str
+    kind: Literal["stitch", "axis"]
     path: str
     box: Rect
 
@@ -178,7 +192,7 @@ def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece
     found = ground.placed.get(key)
     if found is None or found[0] is not one.built:
         pieces = tuple(half for piece in one.built.pieces for half in halved(piece.moved(box.x, box.y), ground))
-        if not isinstance(one.part, Base):
+        if is_placed(one.part):
             apart = _apart(pieces)
             if _is_flush(one.part):
                 apart |= _cut_apart(pieces, room)
@@ -194,7 +208,7 @@ def _placed(one: Standing, box: Rect, room: Rect, ground: Ground) -> tuple[Piece
 
 def _is_flush(part: Part) -> bool:
     """Whether it is trimmed with the part that it lies on."""
-    return not isinstance(part, Base) and part.place.flush and part.place.base is not None
+    return is_placed(part) and part.place.flush and part.place.base is not None
 
 
 def _apart(pieces: tuple[Piece, ...]) -> set[str]:
@@ -264,7 +278,7 @@ def _off(piece: Piece, room: Rect) -> Rect | None:
 def _room_of(one: Standing, standing: Mapping[str, Standing], ground: Ground) -> Rect:
     """What a part is trimmed flush with: the spread, or the part that it lies on where it can lie within that."""
     part, box = one.part, one.box
-    if box is None or isinstance(part, Base) or part.place.base not in standing:
+    if box is None or not is_placed(part) or part.place.base not in standing:
         return ground.format.whole
     if _is_flush(part):
         return one.room
@@ -285,13 +299,14 @@ def move(plan: PagePlan, id: str, x: Rect, ground: Ground) -> PagePlan:
 
 def placed_at(part: Part, box: Rect, standing: Mapping[str, Standing], format: PageFormat) -> Part:
     """The part with the place that puts it there, counted from what it was counted from."""
-    if isinstance(part, Base):
+    if not is_placed(part):
         return part
     place = part.place
     found = standing.get(place.stand.of) if place.stand else None
-    if place.stand is not None and found is not None and found.box and isinstance(found.part, Axis):
+    line = traits(found.part).line if found else None
+    if place.stand is not None and found is not None and found.box and line:
         middle = ((box.x + box.right).inches / 2, (box.y + box.bottom).inches / 2)
-        share = share_near(found.part, found.box, middle)
+        share = line.share_near(found.part, found.box, middle)
         return replace(part, place=replace(place, stand=replace(place.stand, share=share)))
     boxes = {id: found.box for id in place.needs if (found := standing.get(id)) and found.box}
     return replace(part, place=place_at(place, box, format, boxes))
@@ -425,10 +440,10 @@ def _place_findings(one: Standing, box: Rect, standing: Mapping[str, Standing], 
     if not whole.meets(box):
         sentence = "It lies wholly beside the page; move it back."
         found.append(Finding("off-page", "stop", part.id, sentence))
-    elif not isinstance(part, Base) and built.pieces:
+    elif is_placed(part) and built.pieces:
         found += _overhang(one, box, standing, ground)
         found += _in_the_binding(part, box, ground)
-    if isinstance(part, Pocket | Mitred | Stitching) and whole.meets(box):
+    if is_placed(part) and traits(part).off_trim and whole.meets(box):
         found += _near_the_trim(part, box, ground)
     inside = _room_of(one, standing, ground)
     if whole.meets(box):
@@ -445,7 +460,7 @@ def _overhang(one: Standing, box: Rect, standing: Mapping[str, Standing], ground
     """What hangs over the page, or over the part that it lies on: moved in, or trimmed flush and kept as a scrap."""
     say, part = ground.ruler.say, one.part
     room, on = _room_of(one, standing, ground), "the page"
-    if room != ground.format.whole and not isinstance(part, Base):
+    if room != ground.format.whole and is_placed(part):
         on = name_of(standing[part.place.base or ""].part, ground)
     over = {
         "left": room.x - box.x,

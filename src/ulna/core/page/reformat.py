@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, fields, replace
+from dataclasses import dataclass, replace
 from typing import Any
 
 from ulna.core.geometry.rects import Rect
@@ -10,20 +10,14 @@ from ulna.core.measure import SIZE, Length, Ruler, parse
 from ulna.core.page.page import PagePlan, placed_at
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat
-from ulna.core.parts.kinds import Part, Placed, name_of
-from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.kinds.joint import Joint
-from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts import inside
+from ulna.core.parts.kinds import Part, Placed, is_page, is_placed, name_of, traits
 from ulna.core.parts.pieces import Ground
 from ulna.core.parts.place import Place
 from ulna.core.photos.crop import PRINT_SIZES
 from ulna.core.photos.prints import Print
 
 SIZES = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
-SCALED = frozenset(
-    {"width", "height", "length", "size", "strip", "cell_width", "cell_height", "hole_width", "hole_height"}
-)
-"""The fields of a part that go with the size of the page; gaps, borders and trims stay what they are."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,32 +31,35 @@ class Reformatted:
 def reformat(plan: PagePlan, format: PageFormat, ground: Ground) -> Reformatted:
     """`ground` is the new format's. Photos take the next smaller usual size where they must be smaller."""
     old, told = plan.format, list[str]()
-    before = stand(plan.parts, replace(ground, format=old, worked={}, placed={}))
+    before = stand(plan.parts, ground.changed(format=old))
     scale = _scale(old, format)
     parts = list[Part]()
     single = format.pages == 1 and old.pages == 2
     for part in plan.parts:
         name = name_of(part, ground)
-        if isinstance(part, Base):
+        if is_page(part):
             if single and part.on == "right":
                 told.append(f"{_up(name)} is left out: there is one page now.")
             else:
                 parts.append(part)
-            continue
-        box = before[part.id].box
-        if single and box is not None and old.page_of(box) == "right" and not part.place.needs:
-            told.append(f"{_up(name)} lay on the right page; it is kept, beside the page, until you find it room.")
-        scaled = _scaled(part, scale, ground.ruler)
-        if isinstance(scaled, PhotoPart | Joint) and scaled != part:
-            told.append(f"{_up(name)} is printed smaller: {_sizes(scaled, ground.ruler)}.")
-        parts.append(scaled)
+        elif is_placed(part):
+            box = before[part.id].box
+            if single and box is not None and old.page_of(box) == "right" and not part.place.needs:
+                told.append(
+                    f"{_up(name)} lay on the right page; it is kept, beside the page, until you find it room."
+                )
+            scaled = _scaled(part, scale, ground.ruler)
+            if scaled != part and (prints := _prints(scaled)):
+                sizes = ", ".join(ground.ruler.say_size(p.width, p.height) for p in prints)
+                told.append(f"{_up(name)} is printed smaller: {sizes}.")
+            parts.append(scaled)
     placed = replace(plan, format=format, parts=tuple(parts))
     placed = _placed(placed, plan, before, ground)
     after = stand(placed.parts, ground)
     for one in after.values():
         if one.box is None and before[one.part.id].box is not None:
             told.append(f"{_up(name_of(one.part, ground))} cannot be made at this size; see what it says.")
-        elif one.box is not None and not format.whole.contains(one.box) and not isinstance(one.part, Base):
+        elif one.box is not None and not format.whole.contains(one.box) and is_placed(one.part):
             told.append(f"{_up(name_of(one.part, ground))} does not fit on the page any more.")
     return Reformatted(placed, tuple(dict.fromkeys(told)))
 
@@ -83,15 +80,18 @@ def _scaled(part: Placed, scale: tuple[int, int], ruler: Ruler) -> Placed:
     if scale == (1, 1):
         return part
     changed: dict[str, Any] = {}
-    if isinstance(part, PhotoPart):
-        return replace(part, print=_print(part.print, scale, ruler))
-    if isinstance(part, Joint):
-        return replace(part, prints=tuple(_print(p, scale, ruler) for p in part.prints))
-    for field in fields(part):
-        value = getattr(part, field.name)
-        if field.name in SCALED and isinstance(value, Length):
-            changed[field.name] = max(SIZE.least, ruler.round(value.part(*scale)))
+    for name in traits(part).scales:
+        value = getattr(part, name, None)
+        if isinstance(value, Length):
+            changed[name] = max(SIZE.least, ruler.round(value.part(*scale)))
+        elif value is not None:
+            changed[name] = inside.changed(Print, value, lambda print_: _print(print_, scale, ruler))
     return replace(part, **changed)
+
+
+def _prints(part: Placed) -> list[Print]:
+    """The prints of it that go with the size of the page."""
+    return [print_ for name in traits(part).scales for print_ in inside.every(Print, getattr(part, name, None))]
 
 
 def _print(print_: Print, scale: tuple[int, int], ruler: Ruler) -> Print:
@@ -107,11 +107,6 @@ def _print(print_: Print, scale: tuple[int, int], ruler: Ruler) -> Print:
     return replace(print_, width=w, height=h)
 
 
-def _sizes(part: PhotoPart | Joint, ruler: Ruler) -> str:
-    prints = [part.print] if isinstance(part, PhotoPart) else list(part.prints)
-    return ", ".join(ruler.say_size(p.width, p.height) for p in prints)
-
-
 def _placed(placed: PagePlan, plan: PagePlan, before: dict[str, Any], ground: Ground) -> PagePlan:
     """Each part that counts from the page, with the middle of its box in proportion to where it was on its page."""
     old, new = plan.format, placed.format
@@ -119,7 +114,7 @@ def _placed(placed: PagePlan, plan: PagePlan, before: dict[str, Any], ground: Gr
     parts = list[Part]()
     for part in placed.parts:
         was, now = before[part.id].box, standing[part.id].box
-        if isinstance(part, Base) or part.place.needs or was is None or now is None or _is_centred(part.place):
+        if not is_placed(part) or part.place.needs or was is None or now is None or _is_centred(part.place):
             parts.append(_on_a_page(part, new))
             continue
         name = old.page_of(was)
@@ -148,6 +143,6 @@ def _is_centred(place: Place) -> bool:
 
 
 def _on_a_page(part: Part, format: PageFormat) -> Part:
-    if isinstance(part, Base) or format.pages == 2 or part.place.on == "left":
+    if not is_placed(part) or format.pages == 2 or part.place.on == "left":
         return part
     return replace(part, place=replace(part.place, on="left"))

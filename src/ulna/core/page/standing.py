@@ -11,10 +11,7 @@ from dataclasses import dataclass, replace
 from ulna.core.findings import Finding, Remedy, Severity
 from ulna.core.geometry.rects import Rect
 from ulna.core.parts import place as places
-from ulna.core.parts.kinds import Part, Placed, name_of, work_out
-from ulna.core.parts.kinds import axis as axes
-from ulna.core.parts.kinds.axis import Axis
-from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds import Part, Placed, is_placed, name_of, traits, work_out
 from ulna.core.parts.pieces import Built, Ground
 from ulna.core.parts.place import Across, Down, Place
 
@@ -46,7 +43,7 @@ def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
         part, ready = todo.pop()
         if part.id in found:
             continue
-        needed = [] if isinstance(part, Base) or part.id in looping else part.place.needs
+        needed = part.place.needs if is_placed(part) and part.id not in looping else ()
         missing = [by_id[id] for id in needed if id in by_id and id not in found]
         if missing and not ready:
             todo.append((part, True))
@@ -67,7 +64,7 @@ def _loops(by_id: Mapping[str, Part]) -> set[str]:
             id = todo[-1]
             part = by_id[id]
             if id not in way:
-                way[id] = [] if isinstance(part, Base) else [o for o in part.place.needs if o in by_id]
+                way[id] = [o for o in part.place.needs if o in by_id] if is_placed(part) else []
             if way[id] and id not in settled:
                 following = way[id].pop()
                 if following in todo:
@@ -94,10 +91,8 @@ def _standing(
     part: Part, found: Mapping[str, Standing], names: Mapping[str, str], loops: bool, ground: Ground
 ) -> Standing:
     format = ground.format
-    if isinstance(part, Base):
-        page = format.page(part.on)
-        built, said = work_out(part, ground, page)
-        return Standing(part, built, f"{said}.", page, page)
+    if not is_placed(part):
+        return _as_the_page(part, ground)
     place, findings = part.place, list[Finding]()
     there = {id: found[id].box for id in place.needs if id in found}
     if loops:
@@ -119,13 +114,21 @@ def _standing(
     if not built.is_there:
         return Standing(part, built, says, None, room, findings=tuple(findings))
     if place.stand is not None:
-        axis, box = found[place.stand.of].part, there[place.stand.of]
-        if isinstance(axis, Axis) and box is not None:
-            point = axes.point(axis, box, place.stand.share)
+        on, box = found[place.stand.of].part, there[place.stand.of]
+        line = traits(on).line
+        if line is not None and box is not None:
+            point = line.point(on, box, place.stand.share)
             at = places.centred_at(point, built.width, built.height, ground.ruler)
             return Standing(part, built, says, at, room, findings=tuple(findings))
     box, moved = places.position(place, built.width, built.height, in_x, in_y, ground.ruler)
     return Standing(part, built, says, box, room, moved, tuple(findings))
+
+
+def _as_the_page(part: Part, ground: Ground) -> Standing:
+    """A part that is the page itself."""
+    page = ground.format.page(getattr(part, "on", "left"))
+    built, said = work_out(part, ground, page)
+    return Standing(part, built, f"{said}.", page, page)
 
 
 def _in(of: str | None, there: Mapping[str, Rect | None], page: Rect) -> Rect:

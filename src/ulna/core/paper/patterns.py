@@ -409,3 +409,8 @@ PATTERNS: dict[str, Pattern] = {
         Pattern("feathers", _feathers, 2, _ONE, inches(3)),
     )
 }
+
+
+def unknown(name: str) -> str:
+    """What to say of a pattern that nothing is known of; nothing of one that is."""
+    return "" if name in PATTERNS else f'no pattern is called "{name}"; there are {", ".join(PATTERNS)}'

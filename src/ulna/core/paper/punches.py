@@ -8,10 +8,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Annotated, Any
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.measure import Length, Ruler, inches
+from ulna.core.ranges import Size, Text
 
 REACH = inches(1, 1, 4)
 
@@ -20,8 +21,8 @@ REACH = inches(1, 1, 4)
 class Punch:
     """`figure` is what it cuts, by its name as a tile or a shape; `size` across."""
 
-    figure: str
-    size: Length
+    figure: Annotated[str, Text(40, 1)]
+    size: Size
 
 
 def punch_for(figure: str, size: Length, owned: Sequence[Punch]) -> Punch | None:

@@ -28,7 +28,7 @@ NEUTRAL = ("grey", "white", "black", "cream")
 
 
 @dataclass(frozen=True, slots=True)
-class Choice:
+class MatChoice:
     """A side of a paper as a mat; `good` where nothing speaks against it, `reason` in words either way."""
 
     paper: str
@@ -38,10 +38,10 @@ class Choice:
     rank: float
 
 
-def rank(papers: Iterable[Paper], look: Look, layer: Layer, beside: Side | None = None) -> list[Choice]:
+def rank(papers: Iterable[Paper], look: Look, layer: Layer, beside: Side | None = None) -> list[MatChoice]:
     """Both sides of every paper, best first. `beside` is the mat between it and the photo, where the second one is
     chosen."""
-    found, colours = list[Choice](), dict[tuple[str, Face], Lab]()
+    found, colours = list[MatChoice](), dict[tuple[str, Face], Lab]()
     for paper in papers:
         faces: tuple[Face, ...] = ("A",) if paper.a == paper.b else ("A", "B")
         for face in faces:
@@ -50,13 +50,13 @@ def rank(papers: Iterable[Paper], look: Look, layer: Layer, beside: Side | None 
     return _varied(sorted(found, key=_best_first), colours)
 
 
-def _best_first(choice: Choice) -> tuple[bool, float, str, str]:
+def _best_first(choice: MatChoice) -> tuple[bool, float, str, str]:
     return not choice.good, -choice.rank, choice.paper, choice.side
 
 
-def _varied(choices: list[Choice], colours: dict[tuple[str, Face], Lab]) -> list[Choice]:
+def _varied(choices: list[MatChoice], colours: dict[tuple[str, Face], Lab]) -> list[MatChoice]:
     """The same, but papers that look alike do not stand in a row: each steps back behind those unlike it."""
-    found = list[Choice]()
+    found = list[MatChoice]()
     for choice in choices:
         own = colours[choice.paper, choice.side]
         alike = sum(own.far(colours[c.paper, c.side]) < ALIKE for c in found)
@@ -75,19 +75,19 @@ def _holds(paper: Paper, size: tuple[Length, Length]) -> bool:
     return (w <= paper.width and h <= paper.height) or (h <= paper.width and w <= paper.height)
 
 
-def _choice(paper: Paper, face: Face, look: Look, layer: Layer, beside: Side | None) -> Choice:
+def _choice(paper: Paper, face: Face, look: Look, layer: Layer, beside: Side | None) -> MatChoice:
     side = paper.face(face)
     colour = of_hex(side.colours[0] if side.colours else "#ffffff")
     calm = BUSY[min(3, max(0, side.busy))]
     taken = _taken_up(side, look)
     if paper.stock is Stock.VELLUM:
-        return Choice(paper.id, face, False, "vellum: what lies under it and the glue are seen", -100)
+        return MatChoice(paper.id, face, False, "vellum: what lies under it and the glue are seen", -100)
     if layer == "first":
         return _first(paper.id, face, colour, side.busy, calm, look, taken)
     return _second(paper.id, face, colour, side.busy, calm, look, taken, beside)
 
 
-def _first(paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look, taken: str | None) -> Choice:
+def _first(paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look, taken: str | None) -> MatChoice:
     by = colour.lightness - look.edge.lightness
     than = f"{'lighter' if by > 0 else 'darker'} than the edge by {abs(by):.0f}"
     loud = busy >= 2 and look.liveliness >= 16
@@ -96,28 +96,28 @@ def _first(paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look
         near = (
             "as light as the edge" if abs(by) < 1.5 else f"only {than.replace(' than the edge', '')} than the edge"
         )
-        return Choice(paper, face, False, f"{near}: the photo would not stand out", points)
+        return MatChoice(paper, face, False, f"{near}: the photo would not stand out", points)
     if loud:
-        return Choice(paper, face, False, f"{than}, but {calm} beside a {look.edge_word} edge", points)
+        return MatChoice(paper, face, False, f"{than}, but {calm} beside a {look.edge_word} edge", points)
     reason = f"{than} and {calm}" + (f"; takes up the photo’s {taken}" if taken else "")
-    return Choice(paper, face, busy < 3, reason, points)
+    return MatChoice(paper, face, busy < 3, reason, points)
 
 
 def _second(
     paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look, taken: str | None, beside: Side | None
-) -> Choice:
+) -> MatChoice:
     points = (20.0 if taken else 0.0) - 4 * max(0, busy - 2)
     if beside is None:
         reason = f"takes up the photo’s {taken}, {calm}" if taken else f"{calm}; no colour of the photo is in it"
-        return Choice(paper, face, taken is not None, reason, points)
+        return MatChoice(paper, face, taken is not None, reason, points)
     inner = of_hex(beside.colours[0] if beside.colours else "#ffffff")
     apart = inner.far(colour)
     points += min(apart, 50) / 3
     if apart < APART:
-        return Choice(paper, face, False, "too like the mat above it: the two would run together", points - 40)
+        return MatChoice(paper, face, False, "too like the mat above it: the two would run together", points - 40)
     if busy >= 2 and beside.busy >= 2 and abs(inner.lightness - colour.lightness) < STANDS_OUT:
         reason = "lively like the mat above it and as light: the two would run together"
-        return Choice(paper, face, False, reason, points - 30)
+        return MatChoice(paper, face, False, reason, points - 30)
     by = colour.lightness - inner.lightness
     than = f"{'lighter' if by > 0 else 'darker'} than the mat above it by {abs(by):.0f}"
     if abs(by) < 5:
@@ -125,7 +125,7 @@ def _second(
     reason = (
         f"takes up the photo’s {taken}; {than}" if taken else f"{than}, {calm}; no colour of the photo is in it"
     )
-    return Choice(paper, face, taken is not None, reason, points)
+    return MatChoice(paper, face, taken is not None, reason, points)
 
 
 def _taken_up(side: Side, look: Look) -> str | None:

@@ -8,12 +8,13 @@ from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 from itertools import count, pairwise
-from typing import Literal
+from typing import Annotated, Literal
 
 from ulna.core.errors import NotOnShelf
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO, Length
+from ulna.core.measure import ZERO, Length, text
+from ulna.core.ranges import Colour, Gap, Id, Many, Size, Supply, Text, Title, Whole, Within
 
 Face = Literal["A", "B"]
 
@@ -82,11 +83,30 @@ class Side:
     """
 
     pattern: str = "plain"
-    colours: tuple[str, ...] = ("#f4efe4",)
-    busy: int = 0
+    colours: Annotated[tuple[Colour, ...], Many(5, 1)] = ("#f4efe4",)
+    busy: Annotated[int, Whole(0, 3)] = 0
     direction: Direction = Direction.NONE
-    scale: Length = ZERO
+    scale: Gap = ZERO
     picture: str | None = None
+
+
+Stocked = Annotated[int, Whole(0, 10_000)]
+OnSheet = Annotated[Rect, Within("OnSheet", {"x": Gap, "y": Gap, "width": Size, "height": Size})]
+"""A rectangle on a sheet, from its top left corner as it is looked at."""
+HoleOnSheet = Annotated[
+    Hole,
+    Within(
+        "HoleOnSheet",
+        {
+            "width": Size,
+            "height": Size,
+            "cut": Gap,
+            "clipped": Annotated[tuple[tuple[float, float], ...], Many(400)],
+            "quarters": Annotated[int, Whole(0, 3)],
+        },
+    ),
+]
+"""A hole of a figure in a box on a sheet, as seen from the A side."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,7 +114,7 @@ class Strip:
     """The maker's branding strip along one edge, as seen from the A side. It is cut off before all else."""
 
     edge: Edge
-    depth: Length
+    depth: Size
 
     def rect(self, width: Length, height: Length) -> Rect:
         """Where it is on a sheet of that size."""
@@ -118,8 +138,8 @@ class Strip:
 class Card:
     """A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on."""
 
-    name: str
-    at: Rect
+    name: Title
+    at: OnSheet
     side: Face = "A"
 
 
@@ -132,20 +152,20 @@ class Paper:
     hole may reach beyond what is left of the scrap.
     """
 
-    id: str
-    name: str
-    width: Length
-    height: Length
-    count: int = 1
+    id: Id
+    name: Title
+    width: Size
+    height: Size
+    count: Stocked = 1
     stock: Stock = Stock.PATTERNED
     form: Form = Form.SHEET
     a: Side = field(default_factory=Side)
     b: Side = field(default_factory=Side)
     strip: Strip | None = None
     scrap_of: str | None = None
-    cards: tuple[Card, ...] = ()
-    holes: tuple[Hole, ...] = ()
-    inside: Hole | None = None
+    cards: Annotated[tuple[Card, ...], Many(100)] = ()
+    holes: Annotated[tuple[HoleOnSheet, ...], Many(50)] = ()
+    inside: HoleOnSheet | None = None
 
     def face(self, face: Face) -> Side:
         return self.a if face == "A" else self.b
@@ -202,12 +222,40 @@ def seen_from(hole: Hole, width: Length, face: Face) -> Hole:
 class Thing:
     """So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is."""
 
-    id: str
-    name: str
+    id: Id
+    name: Title
     kind: ThingKind = ThingKind.OTHER
-    count: int = 1
-    length: Length | None = None
-    note: str = ""
+    count: Stocked = 1
+    length: Supply | None = None
+    note: Annotated[str, Text(500)] = ""
+
+
+MOST_PAPERS = 500
+
+
+@dataclass(frozen=True, slots=True)
+class Kit:
+    """`kind` says where it stands: a club's kit, what was there before, or what earlier cutting left."""
+
+    name: Title
+    kind: Literal["kit", "stash", "scraps"] = "kit"
+    note: Annotated[str, Text(2_000)] = ""
+    papers: Annotated[tuple[Paper, ...], Many(MOST_PAPERS)] = ()
+    things: Annotated[tuple[Thing, ...], Many(MOST_PAPERS)] = ()
+
+
+def faults_of(paper: Paper) -> str:
+    """What is wrong with a paper as a whole: cards and holes lie on the sheet (a hole that cutting went through may
+    reach beyond a scrap), and of two cards with one name the first counts, so each has its own."""
+    at: list[tuple[str, Rect]] = [(f"card {card.name}", card.at) for card in paper.cards]
+    at += [("hole", hole.at) for hole in paper.holes if paper.scrap_of is None]
+    for what, one in at:
+        if min(one.x, one.y) < ZERO or one.right > paper.width or one.bottom > paper.height:
+            size = f"{text(paper.width)} × {text(paper.height)}"
+            return f"{what} reaches beyond the sheet, which is {size}; move it in or make it smaller"
+    names = [card.name for card in paper.cards]
+    twice = next((name for name in names if names.count(name) > 1), None)
+    return "" if twice is None else f'two cards are called "{twice}"; give each its own name'
 
 
 @dataclass(frozen=True)

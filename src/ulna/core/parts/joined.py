@@ -14,6 +14,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.parts.mats import gut_in
 from ulna.core.parts.pieces import Piece
+from ulna.core.ranges import Gap, Size
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,8 +23,8 @@ class Joined:
     said; `lap` more of the second lies under the first, 0 for butted."""
 
     way: Literal["side by side", "one above the other"] = "side by side"
-    seam: Length | None = None
-    lap: Length = ZERO
+    seam: Size | None = None
+    lap: Gap = ZERO
 
 
 def seam_of(join: Joined, box: Rect, ruler: Ruler) -> Length | None:

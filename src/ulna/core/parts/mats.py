@@ -13,6 +13,7 @@ under 1/4 in, and gutting is worth the knife from a panel of 2 × 2 in.
 from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
+from typing import Annotated
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.polygons import Polygon, bounds, outward
@@ -20,7 +21,9 @@ from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.paper.patterns import repeat
 from ulna.core.paper.shelf import Direction, Stock
+from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.pieces import Ground, Handle, PaperChoice, Piece
+from ulna.core.ranges import Angle, Gap, Many
 
 LAP = inches(0, 3, 8)
 LEAST_LAP = inches(0, 1, 4)
@@ -39,10 +42,23 @@ class Mat:
     borders: Borders = field(default_factory=lambda: Borders.even(inches(0, 1, 4)))
     choice: PaperChoice = field(default_factory=PaperChoice)
     gutted: bool = False
-    lap: Length = LAP
-    angle: float = 0.0
+    lap: Gap = LAP
+    angle: Angle = 0.0
     pieced: bool = False
     any_scraps: bool = False
+
+
+Mats = Annotated[tuple[Mat, ...], Many(12)]
+
+
+def begun(begin: Beginning) -> Mat:
+    """A mat of the usual width."""
+    return Mat(Borders.even(begin.usual.border), lap=begin.usual.lap)
+
+
+def narrow(begin: Beginning) -> Mat:
+    """A narrow one, which goes under another."""
+    return Mat(Borders.even(begin.usual.narrow), lap=begin.usual.lap)
 
 
 @dataclass(frozen=True, slots=True)

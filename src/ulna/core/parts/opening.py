@@ -10,17 +10,19 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Annotated, Any
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Figure, Hole, outline
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, inches, parse
+from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.pieces import Ground, PaperChoice, Piece
 from ulna.core.parts.printed import lay, name_of, nothing_left
 from ulna.core.photos.crop import PRINT_SIZES
 from ulna.core.photos.prints import Print
+from ulna.core.ranges import Gap, Many, Offset, Size
 
 USUAL = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
 Opened = Any
@@ -36,15 +38,23 @@ class Opening:
     """
 
     figure: Figure = "rectangle"
-    rim: Length | None = None
-    width: Length = inches(3)
-    height: Length = inches(3)
-    across: Length = ZERO
-    down: Length = ZERO
-    lap: Length = inches(0, 1, 8)
+    rim: Gap | None = None
+    width: Size = inches(3)
+    height: Size = inches(3)
+    across: Offset = ZERO
+    down: Offset = ZERO
+    lap: Gap = inches(0, 1, 8)
     print: Print | None = None
-    ring: Length = ZERO
+    ring: Gap = ZERO
     ring_choice: PaperChoice = field(default_factory=PaperChoice)
+
+
+Openings = Annotated[tuple[Opening, ...], Many(24)]
+
+
+def begun(begin: Beginning) -> Opening:
+    """A circle in the middle, which holds what lies behind it by the usual lap."""
+    return Opening("circle", width=begin.of(3), height=begin.of(3), lap=begin.usual.narrow)
 
 
 @dataclass(frozen=True, slots=True)

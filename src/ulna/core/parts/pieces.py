@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
-from typing import Literal
+from typing import Annotated, Any, Literal
 
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding
@@ -21,6 +21,7 @@ from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.prints import Print
+from ulna.core.ranges import Many
 
 Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
 GutRule = Literal["always", "when it saves a sheet", "never"]
@@ -37,6 +38,10 @@ class PaperChoice:
     paper: str | None = None
     side: Face = "A"
     turned: bool = False
+
+
+Papers = Annotated[tuple[PaperChoice, ...], Many(24, 1)]
+"""The papers of a part, which it takes in turn or draws."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -210,6 +215,10 @@ class Ground:
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
+    def changed(self, **values: Any) -> Ground:
+        """Another ground: nothing that was worked out on this one holds there."""
+        return replace(self, **values, worked={}, placed={})
+
     def says(self, choice: PaperChoice) -> str:
         """A paper choice in words: its name and side, whether it lies turned, and how stripes run then."""
         if choice.paper is None:
@@ -241,7 +250,8 @@ class Handle:
     """Where a value of a part is taken hold of, from the part's corner.
 
     `field` is its way into the part ("gap", "mats.0.borders"); a pull of an inch across changes it by `across`, one
-    down by `down`: inches of a length, so many of a count, so many hundredths of a share.
+    down by `down`: inches of a length, so many of a `count`. A length that is `signed` may go below nothing: gaps of
+    what overlaps.
     """
 
     field: str
@@ -250,6 +260,8 @@ class Handle:
     y: Length
     across: float = 0.0
     down: float = 0.0
+    count: bool = False
+    signed: bool = False
 
 
 @dataclass(frozen=True, slots=True)

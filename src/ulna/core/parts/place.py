@@ -17,6 +17,7 @@ from typing import Literal
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat, PageName
+from ulna.core.ranges import Id, Offset, Share
 
 AcrossFrom = Literal["left", "centre", "right", "before", "after"]
 DownFrom = Literal["top", "centre", "bottom", "above", "below"]
@@ -30,8 +31,8 @@ class Across:
     """
 
     edge: AcrossFrom = "centre"
-    by: Length = ZERO
-    of: str | None = None
+    by: Offset = ZERO
+    of: Id | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,16 +40,16 @@ class Down:
     """`by` inward from an edge; from the centre, downward is positive; clear of it, the gap between the two."""
 
     edge: DownFrom = "centre"
-    by: Length = ZERO
-    of: str | None = None
+    by: Offset = ZERO
+    of: Id | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class Stand:
     """The middle of the part lies on an axis, at this share of its length."""
 
-    of: str
-    share: float = 0.5
+    of: Id
+    share: Share = 0.5
 
 
 @dataclass(frozen=True, slots=True)
@@ -75,6 +76,14 @@ class Place:
         if self.stand is None and self.across.of == self.down.of:
             return self.across.of
         return None
+
+
+def faults_of(place: Place) -> str:
+    """What is wrong with a place: clear of something (before, after, above, below) wants what it is clear of."""
+    for way, inside in ((place.across, "left"), (place.down, "top")):
+        if way.of is None and way.edge in ("before", "after", "above", "below"):
+            return f'"{way.edge}" wants the part that it counts from: name one in "of", or say "{inside}"'
+    return ""
 
 
 def _start(edge: str, by: Length, low: Length, room: Length, size: Length) -> Length:

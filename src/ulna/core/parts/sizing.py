@@ -3,8 +3,12 @@
 from __future__ import annotations
 
 from ulna.core.geometry.rects import Rect
+from ulna.core.measure import inches
 from ulna.core.parts.pieces import Handle
 from ulna.core.parts.place import Place
+
+KEPT_OFF = inches(0, 1, 4)
+"""What must stay whole keeps so far off an edge that may be trimmed."""
 
 
 def size_handles(place: Place, box: Rect) -> list[Handle]:

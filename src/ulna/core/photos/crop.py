@@ -7,11 +7,12 @@ large as the picture holds; faces stay in where they fit, the focal point whatev
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Annotated, Literal
 
 from ulna.core.measure import Length
+from ulna.core.ranges import Many, Real, Share, Zoom
 
-Word = Literal["good", "fine", "soft", "too few"]
+Sharpness = Literal["good", "fine", "soft", "too few"]
 Span = tuple[float, float]
 
 
@@ -19,9 +20,9 @@ Span = tuple[float, float]
 class Face:
     """A face that was marked: its middle as shares of the picture, its height as a share of the shorter side."""
 
-    x: float
-    y: float
-    size: float = 0.16
+    x: Share
+    y: Share
+    size: Annotated[float, Real(most=1, over=0)] = 0.16
 
     def spans(self, pixels: tuple[int, int]) -> tuple[Span, Span]:
         """From where to where it reaches across and down, in shares of the picture."""
@@ -34,21 +35,21 @@ class Face:
 class Frame:
     """Where one print looks: the middle of its frame in shares of the picture, and its zoom."""
 
-    x: float = 0.5
-    y: float = 0.5
-    zoom: float = 1.0
+    x: Share = 0.5
+    y: Share = 0.5
+    zoom: Zoom = 1.0
 
 
 @dataclass(frozen=True, slots=True)
 class Framing:
     """Centre and focal point as shares of the picture from its top left corner; `zoom` ≥ 1."""
 
-    x: float = 0.5
-    y: float = 0.5
-    zoom: float = 1.0
-    focal_x: float | None = None
-    focal_y: float | None = None
-    faces: tuple[Face, ...] = ()
+    x: Share = 0.5
+    y: Share = 0.5
+    zoom: Zoom = 1.0
+    focal_x: Share | None = None
+    focal_y: Share | None = None
+    faces: Annotated[tuple[Face, ...], Many(60)] = ()
 
     def by(self, frame: Frame | None) -> Framing:
         """The same marks, framed as one print has it of its own."""
@@ -116,7 +117,7 @@ def pixels_per_inch(pixels: tuple[int, int], crop: Crop, shape: tuple[Length, Le
     )
 
 
-def word(ppi: float) -> Word:
+def word(ppi: float) -> Sharpness:
     """300 pixels per inch and more are good, 200 fine, 150 soft; below that a print disappoints."""
     if ppi >= 300:
         return "good"

@@ -14,9 +14,11 @@ from __future__ import annotations
 import math
 import re
 from dataclasses import dataclass, replace
+from typing import Annotated
 
 from ulna.core.errors import FieldError
 from ulna.core.photos.crop import Face, Framing
+from ulna.core.ranges import Real, Whole
 
 MOST_STRAIGHTENED = 15.0
 """Degrees; beyond them a picture is turned, not straightened."""
@@ -27,10 +29,10 @@ class Look:
     """`turn` counts quarter turns clockwise; `straighten` is in degrees clockwise, at most 15 either way; `lighten`
     goes from −100 (dark) to 100 (light)."""
 
-    turn: int = 0
-    straighten: float = 0.0
+    turn: Annotated[int, Whole(0, 3)] = 0
+    straighten: Annotated[float, Real(least=-MOST_STRAIGHTENED, most=MOST_STRAIGHTENED, stepped=0.25)] = 0.0
     black_and_white: bool = False
-    lighten: int = 0
+    lighten: Annotated[int, Whole(-100, 100)] = 0
 
 
 AS_IT_CAME = Look()

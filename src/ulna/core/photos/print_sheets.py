@@ -15,12 +15,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
+from typing import Annotated
 
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm
 from ulna.core.planner import plan_cuts
 from ulna.core.planner.plan import Placement
 from ulna.core.planner.request import CutRequest, Piece, Sheet
+from ulna.core.ranges import Id, PageSize, Text, Whole
 
 OVERLAP = inches(0, 1, 4)
 TICK, AWAY = inches(0, 1, 8), inches(0, 1, 32)
@@ -36,14 +38,16 @@ MOST_SHEETS = 200
 
 @dataclass(frozen=True, slots=True)
 class PrintPaper:
-    """A paper to print on; `count` None means enough of it. `margin` is where the printer cannot print."""
+    """A paper to print on; `count` None means enough of it. `margin` is where the printer cannot print; `use` says
+    whether prints may be laid on it."""
 
-    id: str
-    name: str
-    width: Length
-    height: Length
+    id: Id
+    name: Annotated[str, Text(60, 1)]
+    width: PageSize
+    height: PageSize
     margin: Borders
-    count: int | None = None
+    count: Annotated[int, Whole(0, 9999)] | None = None
+    use: bool = True
 
     @property
     def printable(self) -> Rect:

@@ -20,11 +20,14 @@ from ulna.core.geometry.shapes import Shape, outline, seen_size
 from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.photos.crop import Frame
 from ulna.core.photos.look import Look
+from ulna.core.ranges import Gap, Size
 
 Tone = Literal["as the photo", "black and white", "in colour"]
 
 
 NONE = Borders.even(ZERO)
+PIXELS_PER_INCH = 300
+"""How sharp a print is made."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,16 +40,16 @@ class Print:
     """
 
     photo: str | None = None
-    width: Length = inches(4)
-    height: Length = inches(6)
-    rim: Length = ZERO
-    below: Length | None = None
+    width: Size = inches(4)
+    height: Size = inches(6)
+    rim: Gap = ZERO
+    below: Gap | None = None
     shape: Shape = "rectangle"
     tone: Tone = "as the photo"
     rim_off: bool = False
-    trim: Length = ZERO
+    trim: Gap = ZERO
     frame: Frame | None = None
-    hole: Length | None = None
+    hole: Gap | None = None
 
     @property
     def rims(self) -> Borders:

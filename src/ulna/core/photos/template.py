@@ -9,14 +9,18 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches
-from ulna.core.photos.crop import Frame
+from ulna.core.photos.crop import Frame, Framing
+from ulna.core.photos.photo import Photo
+from ulna.core.photos.prints import PIXELS_PER_INCH
+from ulna.core.ranges import Gap, Many, Size, Title, Whole
 
 
 @dataclass(frozen=True, slots=True)
-class Cell:
+class TemplateCell:
     """A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner."""
 
     photo: str | None = None
@@ -31,14 +35,14 @@ class Template:
     `cut_apart` says that it is cut into its photos after printing, and is not one piece.
     """
 
-    name: str
-    width: Length = inches(4)
-    height: Length = inches(6)
-    rows: int = 3
-    columns: int = 2
-    gap: Length = inches(0, 1, 8)
-    rim: Length = inches(0, 1, 8)
-    cells: tuple[Cell, ...] = ()
+    name: Title
+    width: Size = inches(4)
+    height: Size = inches(6)
+    rows: Annotated[int, Whole(1, 20)] = 3
+    columns: Annotated[int, Whole(1, 20)] = 2
+    gap: Gap = inches(0, 1, 8)
+    rim: Gap = inches(0, 1, 8)
+    cells: Annotated[tuple[TemplateCell, ...], Many(200)] = ()
     cut_apart: bool = False
 
 
@@ -69,8 +73,14 @@ def cuts(template: Template) -> tuple[list[Length], list[Length]]:
     return across, down
 
 
-def filled(template: Template) -> list[tuple[Cell, Rect]]:
+def filled(template: Template) -> list[tuple[TemplateCell, Rect]]:
     """Each cell with its place, from underneath upward; more cells than the rows hold are left out."""
     in_rows = [cell for cell in template.cells if cell.place is None]
     own = [(cell, cell.place) for cell in template.cells if cell.place is not None]
     return [*zip(in_rows, rows(template), strict=False), *own]
+
+
+def as_photo(template: Template, id: str, edition: str) -> Photo:
+    """The print as a picture that a page can show, as sharp as it is printed."""
+    width, height = (max(1, round(side.inches * PIXELS_PER_INCH)) for side in (template.width, template.height))
+    return Photo(id, template.name, (width, height), Framing(), edition=edition)

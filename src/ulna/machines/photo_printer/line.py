@@ -9,7 +9,7 @@ import urllib.request
 from typing import TypeVar
 
 from ulna.core.errors import UlnaError
-from ulna.formats.model import Model
+from ulna.formats.documents import Model
 from ulna.machines.photo_printer.words import Job, Loaded, Printer
 
 PATIENCE, PATIENCE_SENDING = 3.0, 120.0

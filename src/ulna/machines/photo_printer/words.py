@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ulna.formats.model import Gap, Model, PageSize
+from ulna.formats.documents import Gap, Model, PageSize
 
 State = Literal["waiting", "printing", "stopped", "done", "cancelled"]
 Trouble = Literal["", "no paper", "other paper", "jam"]

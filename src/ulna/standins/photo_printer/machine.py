@@ -19,7 +19,7 @@ from pypdf.errors import PyPdfError
 
 from ulna.core.errors import FieldError
 from ulna.core.measure import Length, inches, mm
-from ulna.formats.model import Model
+from ulna.formats.documents import Model
 from ulna.machines.photo_printer.words import Job, Loaded, Printer
 
 NAME = "Photo printer (simulated)"

@@ -1,10 +1,11 @@
-"""The kinds of part that a page is made of: one module each, which says how it is built, named and put in words."""
+"""The kinds of part that a page is made of: one module each. A new one is a module, and a line in either list here."""
 
 from __future__ import annotations
 
-from types import ModuleType
+from typing import TypeGuard
 
 from ulna.core.geometry.rects import Rect
+from ulna.core.parts.kind import Entry, Kind, Traits
 from ulna.core.parts.kinds import (
     axis,
     band,
@@ -25,69 +26,66 @@ from ulna.core.parts.kinds import (
     tiles,
     torn,
 )
-from ulna.core.parts.kinds.axis import Axis
-from ulna.core.parts.kinds.band import Band
-from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.kinds.card import Card
-from ulna.core.parts.kinds.cutout import Cutout
-from ulna.core.parts.kinds.grid import Grid
-from ulna.core.parts.kinds.joint import Joint
-from ulna.core.parts.kinds.mitred import Mitred
-from ulna.core.parts.kinds.panel import Panel
-from ulna.core.parts.kinds.papered import Papered
-from ulna.core.parts.kinds.photo import PhotoPart
-from ulna.core.parts.kinds.pieced import Pieced
-from ulna.core.parts.kinds.pocket import Pocket
-from ulna.core.parts.kinds.rounds import Rounds
-from ulna.core.parts.kinds.stitching import Stitching
-from ulna.core.parts.kinds.tape import Tape
-from ulna.core.parts.kinds.tiles import Tiles
-from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.pieces import Built, Ground
 
 Placed = (
-    Panel
-    | PhotoPart
-    | Joint
-    | Papered
-    | Mitred
-    | Torn
-    | Stitching
-    | Band
-    | Pieced
-    | Grid
-    | Tiles
-    | Cutout
-    | Pocket
-    | Rounds
-    | Card
-    | Tape
-    | Axis
+    panel.Panel
+    | photo.PhotoPart
+    | joint.Joint
+    | papered.Papered
+    | mitred.Mitred
+    | torn.Torn
+    | stitching.Stitching
+    | band.Band
+    | pieced.Pieced
+    | grid.Grid
+    | tiles.Tiles
+    | cutout.Cutout
+    | pocket.Pocket
+    | rounds.Rounds
+    | card.Card
+    | tape.Tape
+    | axis.Axis
 )
-Part = Base | Placed
+Part = base.Base | Placed
 
-KINDS: dict[type, ModuleType] = {
-    Base: base,
-    Panel: panel,
-    PhotoPart: photo,
-    Joint: joint,
-    Papered: papered,
-    Mitred: mitred,
-    Torn: torn,
-    Stitching: stitching,
-    Band: band,
-    Pieced: pieced,
-    Grid: grid,
-    Tiles: tiles,
-    Cutout: cutout,
-    Pocket: pocket,
-    Rounds: rounds,
-    Card: card,
-    Tape: tape,
-    Axis: axis,
-}
+MODULES: tuple[Kind, ...] = (
+    base,
+    panel,
+    photo,
+    joint,
+    papered,
+    mitred,
+    torn,
+    stitching,
+    band,
+    pieced,
+    grid,
+    tiles,
+    cutout,
+    pocket,
+    rounds,
+    card,
+    tape,
+    axis,
+)
+KINDS: dict[type[Part], Kind] = {module.PART: module for module in MODULES}
 
 MOST_WORKED = 2_000
+
+
+def is_placed(part: Part) -> TypeGuard[Placed]:
+    """Whether it has a place; a base has none, it is the page itself."""
+    return hasattr(part, "place")
+
+
+def is_page(part: Part) -> TypeGuard[base.Base]:
+    """Whether it is the page itself."""
+    return not is_placed(part)
+
+
+def traits(part: Part) -> Traits:
+    return KINDS[type(part)].TRAITS
 
 
 def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
@@ -105,5 +103,13 @@ def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
 
 def name_of(part: Part, ground: Ground) -> str:
     """What other parts call it when they are placed from it."""
-    named: str = KINDS[type(part)].name(part, ground)
-    return named
+    return KINDS[type(part)].name(part, ground)
+
+
+def menu() -> list[Entry]:
+    """What can be added to a page, in the order of the kinds."""
+    entries = [entry for module in MODULES for entry in module.MENU]
+    for moved in [entry for entry in entries if entry.after]:
+        entries.remove(moved)
+        entries.insert([entry.name for entry in entries].index(moved.after) + 1, moved)
+    return entries

@@ -12,8 +12,11 @@ from typing import ClassVar, Literal
 from ulna.core.geometry.polygons import Point
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, inches
+from ulna.core.parts.beginning import Beginning
+from ulna.core.parts.kind import Entry, Standable, Traits
 from ulna.core.parts.pieces import Built, Ground, Handle, Line
 from ulna.core.parts.place import Place
+from ulna.core.ranges import Id, Size
 
 Run = Literal["column", "horizon", "falling", "rising", "ring"]
 THIN = Length(1)
@@ -25,10 +28,10 @@ class Axis:
 
     kind: ClassVar[str] = "axis"
     level: ClassVar[str] = "over"
-    id: str
+    id: Id
     run: Run = "horizon"
-    length: Length = inches(10)
-    height: Length = inches(10)
+    length: Size = inches(10)
+    height: Size = inches(10)
     place: Place = field(default_factory=Place)
 
 
@@ -81,3 +84,20 @@ def name(part: Axis, ground: Ground) -> str:
 def sentence(part: Axis, ground: Ground) -> str:
     what = {"falling": "Falling diagonal", "rising": "Rising diagonal"}.get(part.run, part.run.title())
     return f"{what}, {build(part, ground, ground.format.whole).arithmetic}, to stand parts on"
+
+
+def _axis(begin: Beginning, run: Run) -> Axis:
+    long = begin.share(80, 10)
+    return Axis("new", run, long, long)
+
+
+PART = Axis
+TRAITS = Traits(line=Standable(point, share_near))
+MENU: tuple[Entry, ...] = (
+    Entry("Horizon", "axis line stand", "M2 12h20M4 9v6", lambda b: _axis(b, "horizon")),
+    Entry("Column", "axis line stand", "M12 2v20M9 4h6", lambda b: _axis(b, "column")),
+    Entry("Diagonal", "axis line stand falling rising", "M3 3l18 18", lambda b: _axis(b, "falling")),
+    Entry(
+        "Ring to stand on", "axis circle line", "M12 3a9 9 0 1 0 0 18 9 9 0 1 0 0-18", lambda b: _axis(b, "ring")
+    ),
+)

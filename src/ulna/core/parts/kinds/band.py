@@ -15,9 +15,12 @@ from typing import ClassVar, Literal
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
+from ulna.core.parts.beginning import Beginning, unchosen
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
+from ulna.core.ranges import Count, Gap, Id, Offset, Seed, Size
 
 Way = Literal["flush", "staggered", "stepped", "ragged"]
 MOST = 100
@@ -31,18 +34,18 @@ class Band:
 
     kind: ClassVar[str] = "band"
     level: ClassVar[str] = "under"
-    id: str
-    count: int = 5
-    width: Length = inches(0, 1, 2)
-    length: Length = inches(8)
-    gap: Length = ZERO
+    id: Id
+    count: Count = 5
+    width: Size = inches(0, 1, 2)
+    length: Size = inches(8)
+    gap: Offset = ZERO
     way: Way = "flush"
-    by: Length = inches(0, 1, 2)
+    by: Gap = inches(0, 1, 2)
     upright: bool = False
-    papers: tuple[PaperChoice, ...] = (PaperChoice(),)
+    papers: Papers = (PaperChoice(),)
     drawn: bool = False
     doubled: bool = False
-    seed: int = 1
+    seed: Seed = 1
     place: Place = field(default_factory=Place)
 
 
@@ -128,18 +131,18 @@ def _handles(part: Band, width: Length, height: Length) -> tuple[Handle, ...]:
     pitch = max(0.05, (part.width + part.gap).inches)
     if part.upright:
         found = [
-            Handle("count", "strips", width, half_h, 1 / pitch),
+            Handle("count", "strips", width, half_h, 1 / pitch, count=True),
             Handle("length", "length", half_w, height, 0, 1),
         ]
         if n > 1:
-            found.append(Handle("gap", "gap", part.width, ZERO, 1))
+            found.append(Handle("gap", "gap", part.width, ZERO, 1, signed=True))
     else:
         found = [
-            Handle("count", "strips", half_w, height, 0, 1 / pitch),
+            Handle("count", "strips", half_w, height, 0, 1 / pitch, count=True),
             Handle("length", "length", width, half_h, 1),
         ]
         if n > 1:
-            found.append(Handle("gap", "gap", ZERO, part.width, 0, 1))
+            found.append(Handle("gap", "gap", ZERO, part.width, 0, 1, signed=True))
     if part.way != "flush":
         found.append(Handle("by", part.way, width, ZERO, 0 if part.upright else 1, 1 if part.upright else 0))
     return tuple(found)
@@ -162,3 +165,33 @@ def sentence(part: Band, ground: Ground) -> str:
     way = part.way if part.way == "flush" else f"{part.way} by {say(part.by)}"
     papers = ", ".join(ground.says(choice) for choice in part.papers)
     return f"Band of {how}, {apart}, {way}: {papers}"
+
+
+def _band(begin: Beginning, way: Way) -> Band:
+    half, gap = begin.of(0, 1, 2), ZERO if way == "flush" else begin.of(0, 1, 16)
+    return Band("new", 5, half, begin.share(70, 8), gap, way, half, papers=unchosen(5))
+
+
+PART = Band
+TRAITS = Traits()
+MENU: tuple[Entry, ...] = (
+    Entry("Band, flush", "strips row even", "M3 5h18v3H3zM3 10h18v3H3zM3 15h18v3H3z", lambda b: _band(b, "flush")),
+    Entry(
+        "Band, staggered",
+        "strips alternate offset",
+        "M6 5h15v3H6zM3 10h15v3H3zM6 15h15v3H6z",
+        lambda b: _band(b, "staggered"),
+    ),
+    Entry(
+        "Band, stepped",
+        "strips stairs offset",
+        "M2 5h14v3H2zM5 10h14v3H5zM8 15h14v3H8z",
+        lambda b: _band(b, "stepped"),
+    ),
+    Entry(
+        "Band, ragged",
+        "strips random uneven",
+        "M4 5h15v3H4zM2 10h15v3H2zM6 15h15v3H6z",
+        lambda b: _band(b, "ragged"),
+    ),
+)

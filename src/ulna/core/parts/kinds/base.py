@@ -7,14 +7,16 @@ from typing import ClassVar, Literal
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.pieces import Built, Ground, PaperChoice, Piece
+from ulna.core.ranges import Id
 
 
 @dataclass(frozen=True, slots=True)
 class Base:
     kind: ClassVar[str] = "base"
     level: ClassVar[str] = "base"
-    id: str
+    id: Id
     on: Literal["left", "right"] = "left"
     choice: PaperChoice = field(default_factory=PaperChoice)
 
@@ -43,3 +45,8 @@ def name(part: Base, ground: Ground) -> str:
 def sentence(part: Base, ground: Ground) -> str:
     which = f"Base of the {part.on} page" if ground.format.pages == 2 else "Base"
     return f"{which}: {ground.says(part.choice)}"
+
+
+PART = Base
+TRAITS = Traits(scales=())
+MENU: tuple[Entry, ...] = ()

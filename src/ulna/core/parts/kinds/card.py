@@ -6,7 +6,7 @@ Using a card's back means giving up its front, and the other way round; what is 
 from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
-from typing import ClassVar
+from typing import Annotated, ClassVar
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.figures import Figure, outline
@@ -14,11 +14,13 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
 from ulna.core.parts import mats as matting
 from ulna.core.parts.cards import printed
-from ulna.core.parts.mats import Mat, stack
-from ulna.core.parts.opening import Opening, cut_all
+from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.mats import Mats, stack
+from ulna.core.parts.opening import Openings, cut_all
 from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.pieces import Built, Ground, Piece
 from ulna.core.parts.place import Place
+from ulna.core.ranges import Angle, Id, Text
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,14 +31,14 @@ class Card:
 
     kind: ClassVar[str] = "card"
     level: ClassVar[str] = "over"
-    id: str
+    id: Id
     sheet: str | None = None
-    card: str = ""
+    card: Annotated[str, Text(120)] = ""
     back: bool = False
     figure: Figure = "rectangle"
-    angle: float = 0.0
-    mats: tuple[Mat, ...] = ()
-    openings: tuple[Opening, ...] = ()
+    angle: Angle = 0.0
+    mats: Mats = ()
+    openings: Openings = ()
     place: Place = field(default_factory=Place)
 
 
@@ -86,3 +88,15 @@ def sentence(part: Card, ground: Ground) -> str:
     said.append(f"from {there.paper.name}")
     said += [opening_words(opening, ground) for opening in part.openings]
     return ", ".join([*said, *matting.says(part.mats, ground)])
+
+
+PART = Card
+TRAITS = Traits(whole=True, scales=())
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Card",
+        "cut-apart journaling motif phrase sheet",
+        "M4 5h16v14H4zM7 9h10M7 12h10M7 15h6",
+        lambda b: Card("new"),
+    ),
+)

@@ -14,11 +14,14 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
 from ulna.core.paper import punches
 from ulna.core.parts import mats as matting
-from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.beginning import Beginning
+from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.mats import Mats, stack
 from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.punched import HOLE, tag_hole
 from ulna.core.parts.sizing import size_handles
+from ulna.core.ranges import Angle, Gap, Id, Size
 
 RING = inches(0, 5, 8)
 
@@ -34,17 +37,17 @@ class Cutout:
 
     kind: ClassVar[str] = "cutout"
     level: ClassVar[str] = "over"
-    id: str
+    id: Id
     figure: Figure = "tag"
-    width: Length = inches(2)
-    height: Length = inches(3)
-    cut: Length = inches(0, 1, 2)
-    hole: Length | None = None
+    width: Size = inches(2)
+    height: Size = inches(3)
+    cut: Gap = inches(0, 1, 2)
+    hole: Gap | None = None
     reinforced: bool = False
     choice: PaperChoice = field(default_factory=PaperChoice)
     ring: PaperChoice = field(default_factory=PaperChoice)
-    mats: tuple[Mat, ...] = ()
-    angle: float = 0.0
+    mats: Mats = ()
+    angle: Angle = 0.0
     half: Half = ""
     place: Place = field(default_factory=Place)
 
@@ -127,3 +130,63 @@ def sentence(part: Cutout, ground: Ground) -> str:
     if part.angle:
         said.append(f"turned {abs(part.angle):g}° {'right' if part.angle > 0 else 'left'}")
     return ", ".join([*said, *matting.says(part.mats, ground)])
+
+
+Inches = tuple[int] | tuple[int, int, int]
+
+
+def _figure(begin: Beginning, figure: Figure, wide: Inches, high: Inches, cut: Inches = (0,)) -> Cutout:
+    is_tag = figure == "tag"
+    return Cutout(
+        "new",
+        figure,
+        begin.of(*wide),
+        begin.of(*high),
+        begin.of(*cut),
+        hole=begin.of(0, 1, 2) if is_tag else None,
+        reinforced=is_tag,
+    )
+
+
+PART = Cutout
+TRAITS = Traits(whole=True, sided="half")
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Circle", "round shape", "M12 4a8 8 0 1 0 0 16 8 8 0 1 0 0-16", lambda b: _figure(b, "circle", (2,), (2,))
+    ),
+    Entry("Arch", "shape window", "M5 21V11a7 7 0 0 1 14 0v10z", lambda b: _figure(b, "arch", (2,), (3,))),
+    Entry(
+        "Heart", "shape love", "M12 20L4 10a4 4 0 0 1 8-3 4 4 0 0 1 8 3z", lambda b: _figure(b, "heart", (2,), (2,))
+    ),
+    Entry(
+        "Banner",
+        "flag v-cut shape title",
+        "M5 3h14v18l-7-5-7 5z",
+        lambda b: _figure(b, "banner", (1,), (2, 1, 2), (0, 1, 2)),
+    ),
+    Entry("Pennant", "flag triangle shape", "M4 4h16l-8 16z", lambda b: _figure(b, "pennant", (1, 1, 2), (2,))),
+    Entry(
+        "Scalloped label",
+        "edge shape scallop",
+        "M5 6a2.500 2.500 0 0 1 5-1 2.500 2.500 0 0 1 5 0 2.500 2.500 0 0 1 4 2v10a2.500 2.500 0 0 1-4 2 2.500 2.500 0 0 1-5 0 2.500 2.500 0 0 1-5-1z",
+        lambda b: _figure(b, "scalloped", (3,), (2,), (0, 1, 2)),
+    ),
+    Entry(
+        "Scalloped round",
+        "edge circle rosette shape scallop",
+        "M12 3a2.500 2.500 0 0 1 4 1.500 2.500 2.500 0 0 1 3.500 3 2.500 2.500 0 0 1 0 5 2.500 2.500 0 0 1-3 4 2.500 2.500 0 0 1-4.500 2.500 2.500 2.500 0 0 1-4.500-2.500 2.500 2.500 0 0 1-3-4 2.500 2.500 0 0 1 0-5 2.500 2.500 0 0 1 3.500-3A2.500 2.500 0 0 1 12 3z",
+        lambda b: _figure(b, "scalloped round", (3,), (3,), (0, 5, 8)),
+    ),
+    Entry(
+        "Tag",
+        "label hole reinforcer clipped corners shape",
+        "M8 3h8l3 4v14H5V7zM12 6a1.500 1.500 0 1 0 0 3 1.500 1.500 0 1 0 0-3",
+        lambda b: _figure(b, "tag", (2,), (3, 1, 2), (0, 1, 2)),
+    ),
+    Entry(
+        "Rounded card",
+        "corners shape label",
+        "M7 4h10a3 3 0 0 1 3 3v10a3 3 0 0 1-3 3H7a3 3 0 0 1-3-3V7a3 3 0 0 1 3-3",
+        lambda b: _figure(b, "rounded", (3,), (4,), (0, 1, 4)),
+    ),
+)

@@ -14,18 +14,21 @@ import math
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from itertools import pairwise
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.figures import Figure, outline
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches, parse
+from ulna.core.parts.beginning import Beginning, unchosen
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, name_of
 from ulna.core.photos.crop import PRINT_SIZES
 from ulna.core.photos.prints import Print
+from ulna.core.ranges import Count, Gap, Id, Many, Seed, Size, Whole
 
 Open = Literal["nothing", "cells", "gap", "margins", "equal gaps", "how many"]
 What = Literal["paper", "photo", "empty", "title", "words", "card"]
@@ -38,10 +41,10 @@ MOST = 400
 class Cell:
     """What lies at a row and column, counted from 0, over so many rows and columns. A card is a paper cell."""
 
-    row: int
-    column: int
-    rows: int = 1
-    columns: int = 1
+    row: Count
+    column: Count
+    rows: Annotated[int, Whole(1, 100)] = 1
+    columns: Annotated[int, Whole(1, 100)] = 1
     what: What = "paper"
     print: Print | None = None
     choice: PaperChoice | None = None
@@ -56,20 +59,20 @@ class Grid:
 
     kind: ClassVar[str] = "grid"
     level: ClassVar[str] = "over"
-    id: str
-    rows: int = 3
-    columns: int = 3
-    cell_width: Length = inches(3)
-    cell_height: Length = inches(3)
-    gap: Length = inches(0, 1, 4)
-    margin: Length = inches(0, 1, 2)
+    id: Id
+    rows: Count = 3
+    columns: Count = 3
+    cell_width: Size = inches(3)
+    cell_height: Size = inches(3)
+    gap: Gap = inches(0, 1, 4)
+    margin: Gap = inches(0, 1, 2)
     open: Open = "cells"
-    width: Length | None = None
-    height: Length | None = None
+    width: Size | None = None
+    height: Size | None = None
     rest: Literal["paper", "photo", "empty"] = "paper"
-    cells: tuple[Cell, ...] = ()
-    papers: tuple[PaperChoice, ...] = (PaperChoice(), PaperChoice())
-    seed: int | None = None
+    cells: Annotated[tuple[Cell, ...], Many(400)] = ()
+    papers: Papers = (PaperChoice(), PaperChoice())
+    seed: Seed | None = None
     place: Place = field(default_factory=Place)
 
 
@@ -375,8 +378,8 @@ def _handles(part: Grid, xs: list[Length], ys: list[Length], across: Way, down: 
         found.append(Handle("cell_width", "cell width", xs[0] + across.cell, ys[0], 1))
         found.append(Handle("cell_height", "cell height", xs[0], ys[0] + down.cell, 0, 1))
     if part.open != "how many":
-        found.append(Handle("columns", "columns", right, ys[0], 1 / max(0.2, across.cell.inches)))
-        found.append(Handle("rows", "rows", xs[0], low, 0, 1 / max(0.2, down.cell.inches)))
+        found.append(Handle("columns", "columns", right, ys[0], 1 / max(0.2, across.cell.inches), count=True))
+        found.append(Handle("rows", "rows", xs[0], low, 0, 1 / max(0.2, down.cell.inches), count=True))
     return tuple(found)
 
 
@@ -406,3 +409,23 @@ def sentence(part: Grid, ground: Ground) -> str:
     if part.rest == "paper":
         said.append(" and ".join(ground.says(choice) for choice in part.papers))
     return ", ".join(said)
+
+
+def _grid(begin: Beginning) -> Grid:
+    side, usual = begin.of(3), begin.usual
+    return Grid("new", 3, 3, side, side, usual.border, begin.of(0, 1, 2), rest="photo", papers=unchosen(2))
+
+
+PART = Grid
+TRAITS = Traits(
+    fills=lambda part: part.width is None and part.height is None,
+    scales=("width", "height", "cell_width", "cell_height"),
+)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Grid",
+        "cells rows columns photos squares",
+        "M3 3h5v5H3zM10 3h5v5h-5zM3 10h5v5H3zM10 10h5v5h-5zM17 3h4v5h-4zM17 10h4v5h-4zM3 17h5v4H3zM10 17h5v4h-5zM17 17h4v4h-4z",
+        _grid,
+    ),
+)

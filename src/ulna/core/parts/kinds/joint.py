@@ -10,28 +10,30 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches
 from ulna.core.parts import mats as matting
-from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.mats import Mat, Mats, stack
 from ulna.core.parts.pieces import Built, Ground, Handle
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, name_of, nothing_left, print_words
 from ulna.core.photos.prints import Print
+from ulna.core.ranges import Gap, Id, Many
 
 
 @dataclass(frozen=True, slots=True)
 class Joint:
     kind: ClassVar[str] = "joint"
     level: ClassVar[str] = "over"
-    id: str
-    prints: tuple[Print, ...] = (Print(), Print())
+    id: Id
+    prints: Annotated[tuple[Print, ...], Many(12, 1)] = (Print(), Print())
     along: Literal["row", "column"] = "row"
-    gap: Length = inches(0, 1, 8)
-    mats: tuple[Mat, ...] = (Mat(),)
+    gap: Gap = inches(0, 1, 8)
+    mats: Mats = (Mat(),)
     place: Place = field(default_factory=Place)
 
 
@@ -92,3 +94,8 @@ def sentence(part: Joint, ground: Ground) -> str:
     apart = f"{ground.ruler.say(part.gap)} apart" if part.gap else "touching"
     mats = ", ".join(["together in a " + part.along, apart, *matting.says(part.mats, ground)])
     return f"{prints}; {mats}"
+
+
+PART = Joint
+TRAITS = Traits(scales=("prints",))
+MENU: tuple[Entry, ...] = ()

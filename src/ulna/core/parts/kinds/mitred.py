@@ -17,8 +17,11 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.paper.patterns import pitch_of, repeat, runs
 from ulna.core.paper.shelf import Paper
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Phase, Piece
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import KEPT_OFF
+from ulna.core.ranges import Gap, Id, Size
 
 OVERLAP = inches(0, 1, 8)
 
@@ -29,10 +32,10 @@ class Mitred:
 
     kind: ClassVar[str] = "mitred"
     level: ClassVar[str] = "under"
-    id: str
-    shows: Length = inches(0, 3, 4)
-    under: Length = OVERLAP
-    trim: Length = ZERO
+    id: Id
+    shows: Size = inches(0, 3, 4)
+    under: Gap = OVERLAP
+    trim: Gap = ZERO
     stripes: Literal["along", "across"] = "along"
     choice: PaperChoice = field(default_factory=PaperChoice)
     place: Place = field(default_factory=Place)
@@ -126,3 +129,15 @@ def sentence(part: Mitred, ground: Ground) -> str:
     say = ground.ruler.say
     trim = f", {say(part.trim)} inside the edge" if part.trim else ""
     return f"Mitred border, {say(part.shows)} shows, {ground.says(part.choice)}, stripes {part.stripes}{trim}"
+
+
+PART = Mitred
+TRAITS = Traits(fills=lambda part: True, off_trim=KEPT_OFF)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Mitred border",
+        "stripes corners frame edge",
+        "M3 3h18v18H3zM7 7h10v10H7zM3 3l4 4M21 3l-4 4M3 21l4-4M21 21l-4-4",
+        lambda b: Mitred("new", b.of(0, 3, 4), b.usual.narrow),
+    ),
+)

@@ -10,21 +10,25 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
-from typing import ClassVar
+from typing import Any, ClassVar
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.figures import outline
 from ulna.core.geometry.rects import Borders, Rect
-from ulna.core.measure import SIZE, ZERO, Length, Ruler
+from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
 from ulna.core.paper.shelf import Paper, seen_from
 from ulna.core.parts import mats as matting
+from ulna.core.parts import opening as openings
+from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.joined import Joined, parted
-from ulna.core.parts.mats import LAP, Mat, gut_rims, stack
-from ulna.core.parts.opening import Opening, cut_all
+from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.mats import LAP, Mats, gut_rims, stack
+from ulna.core.parts.opening import Opening, Openings, cut_all
 from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
-from ulna.core.parts.place import Place
+from ulna.core.parts.place import Down, Place
 from ulna.core.parts.sizing import size_handles
+from ulna.core.ranges import Angle, Gap, Id, Name
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,19 +42,19 @@ class Panel:
 
     kind: ClassVar[str] = "panel"
     level: ClassVar[str] = "under"
-    id: str
-    name: str = "panel"
-    trim: Length | None = None
-    width: Length = ZERO
-    height: Length = ZERO
+    id: Id
+    name: Name = "panel"
+    trim: Gap | None = None
+    width: Gap = ZERO
+    height: Gap = ZERO
     choice: PaperChoice = field(default_factory=PaperChoice)
     gutted: bool = False
-    rim: Length = LAP
+    rim: Gap = LAP
     place: Place = field(default_factory=Place)
-    mats: tuple[Mat, ...] = ()
-    openings: tuple[Opening, ...] = ()
-    corner: Length = ZERO
-    angle: float = 0.0
+    mats: Mats = ()
+    openings: Openings = ()
+    corner: Gap = ZERO
+    angle: Angle = 0.0
     as_it_is: bool = False
     joined: Joined | None = None
 
@@ -176,3 +180,77 @@ def sentence(part: Panel, ground: Ground) -> str:
     if part.angle:
         said.append(f"turned {abs(part.angle):g}° {'right' if part.angle > 0 else 'left'}")
     return ", ".join([*said, *matting.says(part.mats, ground)])
+
+
+def begun(begin: Beginning) -> Panel:
+    """A panel that leaves the usual border of the page."""
+    usual = begin.usual
+    return Panel("new", trim=usual.border, width=usual.print[0], height=usual.print[1], rim=usual.lap)
+
+
+def _sized(begin: Beginning, name: str, width: Length, height: Length, **more: Any) -> Panel:
+    return replace(begun(begin), name=name, trim=None, width=width, height=height, **more)
+
+
+def _opening(begin: Beginning, **more: Any) -> Opening:
+    return replace(openings.begun(begin), **more)
+
+
+def _window(begin: Beginning) -> Panel:
+    large, print_ = begin.of(3), replace(begin.print, width=begin.of(4), height=begin.of(4))
+    return _sized(
+        begin,
+        "window",
+        begin.of(5),
+        begin.of(5),
+        openings=(_opening(begin, width=large, height=large, print=print_),),
+    )
+
+
+PART = Panel
+TRAITS = Traits(fills=lambda part: part.trim is not None)
+MENU: tuple[Entry, ...] = (
+    Entry("Panel", "trimmed background mat layer foundation", "M3 3h18v18H3zM6 6h12v12H6z", begun),
+    Entry(
+        "Frame",
+        "gutted border opening foundation",
+        "M3 3h18v18H3zM8 8h8v8H8z",
+        lambda b: replace(begun(b), name="frame", openings=(_opening(b, figure="rectangle", rim=b.of(1)),)),
+    ),
+    Entry(
+        "Half sheet",
+        "horizon foundation block",
+        "M3 3h18v18H3zM3 12h18",
+        lambda b: _sized(
+            b, "half sheet", b.width, b.rounded(b.height.part(1, 2)), place=Place(down=Down("bottom"))
+        ),
+    ),
+    Entry(
+        "Block",
+        "rectangle paper foundation",
+        "M5 6h14v12H5z",
+        lambda b: _sized(b, "block", b.share(50, 6), b.share(35, 4)),
+    ),
+    Entry(
+        "Shelf",
+        "strip photo stands foundation",
+        "M2 14h20v4H2zM6 6h6v8H6z",
+        lambda b: _sized(b, "shelf", b.width, b.of(1, 1, 2), place=Place(down=Down("bottom", b.of(2)))),
+    ),
+    Entry(
+        "Opening with a photo",
+        "window hole circle behind frame",
+        "M3 3h18v18H3zM12 7a5 5 0 1 0 0 10 5 5 0 1 0 0-10",
+        _window,
+        after="Rounded card",
+    ),
+    Entry(
+        "Insert or flap",
+        "base sheet page notebook smaller lies on",
+        "M3 4h18v16H3zM7 4v16",
+        lambda b: _sized(
+            b, "insert", b.share(80, 6), b.rounded(min(inches(8), b.height.part(7, 10))), mats=(matting.narrow(b),)
+        ),
+        after="Pocket",
+    ),
+)

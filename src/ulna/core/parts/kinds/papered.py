@@ -10,13 +10,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import SIZE, ZERO, Length, inches
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.measure import SIZE, ZERO, inches
+from ulna.core.parts.beginning import unchosen
+from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
+from ulna.core.ranges import Gap, Id, Many, Whole
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,12 +31,12 @@ class Papered:
 
     kind: ClassVar[str] = "papered"
     level: ClassVar[str] = "under"
-    id: str
-    papers: tuple[PaperChoice, ...] = (PaperChoice(), PaperChoice())
+    id: Id
+    papers: Papers = (PaperChoice(), PaperChoice())
     along: Literal["row", "column"] = "row"
-    border: Length = inches(0, 1, 4)
-    shares: tuple[int, ...] = ()
-    strip: Length = ZERO
+    border: Gap = inches(0, 1, 4)
+    shares: Annotated[tuple[Annotated[int, Whole(1, 100)], ...], Many(24)] = ()
+    strip: Gap = ZERO
     strip_choice: PaperChoice = field(default_factory=PaperChoice)
     place: Place = field(default_factory=Place)
 
@@ -84,3 +87,15 @@ def sentence(part: Papered, ground: Ground) -> str:
     if part.strip:
         said += f", seams under a strip of {ground.ruler.say(part.strip)} {ground.says(part.strip_choice)}"
     return said
+
+
+PART = Papered
+TRAITS = Traits(fills=lambda part: True)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Papered ground",
+        "several papers side by side seams",
+        "M3 3h18v18H3zM10 3v18M16 3v18",
+        lambda b: Papered("new", unchosen(3), border=b.usual.border, shares=(2, 1, 1), strip=b.usual.border),
+    ),
+)

@@ -5,24 +5,27 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 from typing import ClassVar
 
+from ulna.core.errors import FieldError
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts import mats as matting
-from ulna.core.parts.mats import Mat, stack
+from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.mats import Mats, stack
 from ulna.core.parts.pieces import Built, Ground
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, name_of, nothing_left, print_words
 from ulna.core.photos.prints import Print, outline_of
+from ulna.core.ranges import Id
 
 
 @dataclass(frozen=True, slots=True)
 class PhotoPart:
     kind: ClassVar[str] = "photo"
     level: ClassVar[str] = "over"
-    id: str
+    id: Id
     print: Print = field(default_factory=Print)
-    mats: tuple[Mat, ...] = ()
+    mats: Mats = ()
     place: Place = field(default_factory=Place)
 
 
@@ -47,8 +50,12 @@ def name(part: PhotoPart, ground: Ground) -> str:
     return name_of(part.print, ground)
 
 
-def filling(part: PhotoPart, on: PageName, format: PageFormat) -> PhotoPart:
-    """The photo as a whole page or spread: as large as that, without mats."""
+def filling(part: object, on: PageName, format: PageFormat) -> PhotoPart:
+    """The photo as a whole page or spread: as large as that, without mats. Raises `FieldError` for another part."""
+    if not isinstance(part, PhotoPart):
+        raise FieldError(
+            "part", getattr(part, "id", ""), "only a photo can be as large as the page", "name a photo"
+        )
     page = format.page(on)
     print_ = replace(
         part.print,
@@ -65,3 +72,8 @@ def filling(part: PhotoPart, on: PageName, format: PageFormat) -> PhotoPart:
 
 def sentence(part: PhotoPart, ground: Ground) -> str:
     return ", ".join([print_words(part.print, ground), *matting.says(part.mats, ground)])
+
+
+PART = PhotoPart
+TRAITS = Traits(scales=("print",), one_print=True)
+MENU: tuple[Entry, ...] = ()

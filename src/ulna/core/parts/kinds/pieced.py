@@ -14,17 +14,20 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, Ruler, inches
+from ulna.core.parts.beginning import Beginning, unchosen
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
+from ulna.core.ranges import Count, Id, Seed, Size, Whole
 
 Pattern = Literal["strips", "log cabin", "pinwheel", "herringbone", "sunburst", "triangle"]
 OVER = inches(0, 1, 4)
@@ -45,20 +48,20 @@ class Pieced:
 
     kind: ClassVar[str] = "pieced"
     level: ClassVar[str] = "under"
-    id: str
+    id: Id
     pattern: Pattern = "strips"
-    width: Length = inches(4)
-    height: Length = inches(4)
-    strip: Length = inches(0, 1, 2)
-    papers: tuple[PaperChoice, ...] = (PaperChoice(), PaperChoice())
+    width: Size = inches(4)
+    height: Size = inches(4)
+    strip: Size = inches(0, 1, 2)
+    papers: Papers = (PaperChoice(), PaperChoice())
     over: bool = False
-    seed: int | None = None
+    seed: Seed | None = None
     doubled: bool = False
-    angle: int = 45
+    angle: Annotated[int, Whole(0, 89)] = 45
     arms: Literal["rising", "falling"] = "rising"
-    rays: int = 9
-    block: int = 1
-    blocks: int = 1
+    rays: Count = 9
+    block: Annotated[int, Whole(1, 100)] = 1
+    blocks: Annotated[int, Whole(1, 100)] = 1
     backed: bool = False
     backing: PaperChoice = field(default_factory=PaperChoice)
     place: Place = field(default_factory=Place)
@@ -98,7 +101,7 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
     pieces = tuple(_piece(part, k, cut, papers[k], ruler) for k, cut in enumerate(cuts))
     about = Handle("strip", "strip", strip, ZERO, 1)
     if part.pattern == "sunburst":
-        about = Handle("rays", "rays", width.part(3, 4), ZERO, 4)
+        about = Handle("rays", "rays", width.part(3, 4), ZERO, 4, count=True)
     handles = (*size_handles(part.place, Rect(ZERO, ZERO, width, height)), about)
     under = (_backing(part, width, height),) if part.backed else ()
     findings = _too_long(part, cuts, ground)
@@ -346,3 +349,52 @@ def sentence(part: Pieced, ground: Ground) -> str:
     if part.blocks > 1:
         told += f", block {part.block} of {part.blocks} from one set"
     return told + (f", glued on {ground.says(part.backing)}" if part.backed else "")
+
+
+def _pieced(begin: Beginning, pattern: Pattern, papers: int) -> Pieced:
+    is_sail = pattern == "triangle"
+    wide = begin.share(50, 3 if is_sail else 4)
+    high = begin.share(70, 5) if is_sail else wide
+    return Pieced("new", pattern, wide, high, begin.of(0, 1, 2), unchosen(papers))
+
+
+PART = Pieced
+TRAITS = Traits(scales=("width", "height", "strip"), shared_out=True)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Pieced block",
+        "strips quilt square",
+        "M4 4h16v16H4zM8 4v16M12 4v16M16 4v16",
+        lambda b: _pieced(b, "strips", 4),
+    ),
+    Entry(
+        "Log cabin",
+        "pieced quilt strips block",
+        "M4 4h16v16H4zM8 8h8v8H8zM4 8h12M16 4v12M20 16H8M8 20V8",
+        lambda b: _pieced(b, "log cabin", 4),
+    ),
+    Entry(
+        "Pinwheel",
+        "pieced quilt strips block windmill",
+        "M4 4h16v16H4zM12 4v16M4 12h16M4 8h8M16 4v8M12 16h8M8 12v8",
+        lambda b: _pieced(b, "pinwheel", 4),
+    ),
+    Entry(
+        "Herringbone",
+        "pieced quilt strips zigzag",
+        "M4 10l4-4 4 4 4-4 4 4M4 15l4-4 4 4 4-4 4 4M4 20l4-4 4 4 4-4 4 4",
+        lambda b: _pieced(b, "herringbone", 4),
+    ),
+    Entry(
+        "Sunburst",
+        "pieced rays sun",
+        "M3 20h18M12 20L4 8M12 20L8 4M12 20V3M12 20l4-16M12 20l8-12",
+        lambda b: _pieced(b, "sunburst", 3),
+    ),
+    Entry(
+        "Pieced triangle",
+        "sail roof tree pennant strips",
+        "M12 3l8 18H4zM12 3v18M9 12l3-3 3 3M6 18l6-5 6 5",
+        lambda b: _pieced(b, "triangle", 4),
+    ),
+)

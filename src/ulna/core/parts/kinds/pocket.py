@@ -9,20 +9,20 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
-from typing import ClassVar
+from typing import Annotated, ClassVar
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.pieces import Built, Ground, Handle, Line, PaperChoice, Piece
 from ulna.core.parts.place import Place
-from ulna.core.parts.sizing import size_handles
+from ulna.core.parts.sizing import KEPT_OFF, size_handles
+from ulna.core.ranges import Gap, Id, Size, Whole
 
 EASE = inches(0, 1, 4)
 EACH = inches(0, 1, 32)
 """Twice the thickness of heavy card stock."""
-KEPT_OFF = inches(0, 1, 4)
-"""What must stay whole keeps so far off an edge that may be trimmed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,16 +33,16 @@ class Pocket:
 
     kind: ClassVar[str] = "pocket"
     level: ClassVar[str] = "over"
-    id: str
-    width: Length = inches(4)
-    height: Length = inches(3)
-    seam: Length = inches(0, 1, 8)
-    out: Length = inches(1)
+    id: Id
+    width: Size = inches(4)
+    height: Size = inches(3)
+    seam: Gap = inches(0, 1, 8)
+    out: Gap = inches(1)
     choice: PaperChoice = field(default_factory=PaperChoice)
     inside: PaperChoice | None = None
     place: Place = field(default_factory=Place)
-    tags: int = 1
-    tag_width: Length | None = None
+    tags: Annotated[int, Whole(1, 24)] = 1
+    tag_width: Size | None = None
 
 
 def room_inside(part: Pocket) -> Length:
@@ -114,3 +114,15 @@ def sentence(part: Pocket, ground: Ground) -> str:
         wide = "" if part.tag_width is None else f", {say(part.tag_width)} wide"
         said.append(f"in it {many}{ground.says(part.inside)}{wide}, {say(part.out)} out at the top")
     return ", ".join(said)
+
+
+PART = Pocket
+TRAITS = Traits(whole=True, off_trim=KEPT_OFF)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Pocket",
+        "stitched hidden tag insert",
+        "M4 9h16v12H4zM8 9V4h8v5",
+        lambda b: Pocket("new", b.of(4), b.of(3), b.usual.narrow, b.of(1), inside=PaperChoice()),
+    ),
+)

@@ -13,12 +13,15 @@ from ulna.core.findings import Finding
 from ulna.core.geometry.figures import Figure, outline
 from ulna.core.geometry.polygons import Point
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.measure import SIZE, ZERO, inches
 from ulna.core.paper import punches
+from ulna.core.parts.beginning import Beginning, unchosen
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
+from ulna.core.ranges import Id, Size
 
 Path = Literal["row", "column", "ring", "round the edge"]
 MOST = 200
@@ -32,15 +35,15 @@ class Rounds:
 
     kind: ClassVar[str] = "rounds"
     level: ClassVar[str] = "over"
-    id: str
+    id: Id
     figure: Figure = "circle"
-    size: Length = inches(0, 1, 2)
+    size: Size = inches(0, 1, 2)
     path: Path = "row"
-    length: Length = inches(6)
-    height: Length = inches(6)
-    pitch: Length = inches(0, 3, 4)
+    length: Size = inches(6)
+    height: Size = inches(6)
+    pitch: Size = inches(0, 3, 4)
     outward: bool = False
-    papers: tuple[PaperChoice, ...] = (PaperChoice(),)
+    papers: Papers = (PaperChoice(),)
     place: Place = field(default_factory=Place)
 
 
@@ -146,3 +149,27 @@ def sentence(part: Rounds, ground: Ground) -> str:
     )
     papers = ", ".join(ground.says(choice) for choice in part.papers)
     return f"{part.figure.capitalize()}s {say(part.size)} {where}, about {say(part.pitch)} apart: {papers}"
+
+
+def _rounds(begin: Beginning, path: Path) -> Rounds:
+    long = begin.share(60, 6)
+    half, pitch = begin.of(0, 1, 2), begin.of(0, 3, 4)
+    return Rounds("new", "circle", half, path, long, long, pitch, papers=unchosen(3))
+
+
+PART = Rounds
+TRAITS = Traits()
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Row of shapes",
+        "dots circles line repeat",
+        "M3 12h.1M9 12h.1M15 12h.1M21 12h.1",
+        lambda b: _rounds(b, "row"),
+    ),
+    Entry(
+        "Ring of shapes",
+        "dots circles wreath round",
+        "M12 4h.1M18 7h.1M20 13h.1M17 18h.1M12 20h.1M7 18h.1M4 13h.1M6 7h.1",
+        lambda b: _rounds(b, "ring"),
+    ),
+)

@@ -10,9 +10,12 @@ from typing import ClassVar, Literal
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import SIZE, ZERO, Length, inches
+from ulna.core.measure import SIZE, ZERO, inches
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.pieces import Built, Ground, Handle, Line
 from ulna.core.parts.place import Place
+from ulna.core.parts.sizing import KEPT_OFF
+from ulna.core.ranges import Gap, Id
 
 Sides = Literal["all round", "top", "bottom", "left", "right", "top and bottom", "left and right"]
 
@@ -21,8 +24,8 @@ Sides = Literal["all round", "top", "bottom", "left", "right", "top and bottom",
 class Stitching:
     kind: ClassVar[str] = "stitching"
     level: ClassVar[str] = "over"
-    id: str
-    inset: Length = inches(0, 1, 8)
+    id: Id
+    inset: Gap = inches(0, 1, 8)
     sides: Sides = "all round"
     place: Place = field(default_factory=Place)
 
@@ -50,3 +53,15 @@ def name(part: Stitching, ground: Ground) -> str:
 
 def sentence(part: Stitching, ground: Ground) -> str:
     return f"Stitched {part.sides}, {ground.ruler.say(part.inset)} inside the edge"
+
+
+PART = Stitching
+TRAITS = Traits(fills=lambda part: True, off_trim=KEPT_OFF)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Stitching",
+        "sewn seam thread line",
+        "M4 4h4M11 4h4M18 4h2v3M20 10v4M20 17v3h-3M14 20h-4M7 20H4v-3M4 14v-4M4 7V4",
+        lambda b: Stitching("new", b.usual.narrow),
+    ),
+)

@@ -6,14 +6,16 @@ An end that lies on the edge of the page is wrapped round it: 1/2 in more at eac
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from typing import ClassVar
+from typing import Annotated, ClassVar
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.paper.shelf import Thing
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.pieces import Built, Ground, Handle, Piece
-from ulna.core.parts.place import Place
+from ulna.core.parts.place import Down, Place
+from ulna.core.ranges import Colour, Id, Size, Whole
 
 WRAP = inches(0, 1, 2)
 PLAIN = "#c8b98f"
@@ -27,13 +29,13 @@ class Tape:
 
     kind: ClassVar[str] = "tape"
     level: ClassVar[str] = "over"
-    id: str
+    id: Id
     thing: str | None = None
-    width: Length = inches(0, 5, 8)
-    length: Length | None = None
+    width: Size = inches(0, 5, 8)
+    length: Size | None = None
     upright: bool = False
-    wrapped: int = 2
-    colour: str = PLAIN
+    wrapped: Annotated[int, Whole(0, 2)] = 2
+    colour: Colour = PLAIN
     place: Place = field(default_factory=Place)
 
 
@@ -87,3 +89,15 @@ def sentence(part: Tape, ground: Ground) -> str:
     ends = {0: "no end wrapped", 1: "one end wrapped", 2: "both ends wrapped"}[part.wrapped]
     way = "down" if part.upright else "across"
     return f"Tape {thing.name if thing else ''}".rstrip() + f", {say(part.width)} wide, {long} {way}, {ends}"
+
+
+PART = Tape
+TRAITS = Traits(fills=lambda part: part.length is None)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Tape",
+        "washi divider line roll",
+        "M2 10l2-1-1 2 1 2-2 2h20l-2-1 1-2-1-2 2-1z",
+        lambda b: Tape("new", width=b.of(0, 5, 8), place=Place(down=Down("bottom", b.of(1)))),
+    ),
+)

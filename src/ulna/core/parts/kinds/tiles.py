@@ -9,7 +9,7 @@ import math
 import random
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
-from typing import ClassVar, Literal
+from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import lattice, polygons
@@ -22,12 +22,15 @@ from ulna.core.measure import ZERO, Length, Ruler, inches
 from ulna.core.paper import punches
 from ulna.core.paper.shelf import Paper
 from ulna.core.parts import leftovers
+from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.cards import printed
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import NO_PAPER
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, nothing_left
 from ulna.core.photos.prints import Print
+from ulna.core.ranges import Count, Gap, Id, Many, Name, Seed, Size, Whole
 
 MOST = 600
 Layout = Literal["region", "ring", "scattered"]
@@ -45,7 +48,7 @@ class Taken:
     print: Print | None = None
     choice: PaperChoice = field(default_factory=PaperChoice)
     sheet: str | None = None
-    card: str = ""
+    card: Name = ""
     back: bool = False
 
 
@@ -60,21 +63,21 @@ class Tiles:
 
     kind: ClassVar[str] = "tiles"
     level: ClassVar[str] = "under"
-    id: str
+    id: Id
     shape: Shape = "hexagon"
-    size: Length = inches(1, 1, 2)
-    gap: Length = ZERO
-    width: Length | None = None
-    height: Length | None = None
+    size: Size = inches(1, 1, 2)
+    gap: Gap = ZERO
+    width: Size | None = None
+    height: Size | None = None
     layout: Layout = "region"
-    hole_width: Length | None = None
-    hole_height: Length | None = None
-    share: int = 60
+    hole_width: Size | None = None
+    hole_height: Size | None = None
+    share: Annotated[int, Whole(1, 100)] = 60
     trimmed: bool = False
-    papers: tuple[PaperChoice, ...] = (PaperChoice(), PaperChoice(), PaperChoice())
-    asked: tuple[int, ...] = ()
-    seed: int = 1
-    taken: tuple[Taken, ...] = ()
+    papers: Papers = (PaperChoice(), PaperChoice(), PaperChoice())
+    asked: Annotated[tuple[Count, ...], Many(24)] = ()
+    seed: Seed = 1
+    taken: Annotated[tuple[Taken, ...], Many(600)] = ()
     place: Place = field(default_factory=Place)
 
 
@@ -306,3 +309,54 @@ def sentence(part: Tiles, ground: Ground) -> str:
     papers = ", ".join(ground.says(choice) for choice in part.papers)
     edge = ", trimmed at the edge" if part.trimmed else ""
     return f"{what} of {say(part.size)}, {apart}{layout}{edge}: {papers}"
+
+
+def _tiles(begin: Beginning, shape: Shape) -> Tiles:
+    width, height = begin.share(90, 9), begin.share(60, 6)
+    size = min(begin.of(1, 1, 2), begin.share(20, 2))
+    return Tiles("new", shape, size, begin.of(0, 1, 16), width, height, papers=unchosen(4))
+
+
+def _ring_of_tiles(begin: Beginning) -> Tiles:
+    wide, hole = begin.share(90, 9), begin.share(40, 4)
+    tiles = _tiles(begin, "hexagon")
+    return replace(tiles, layout="ring", width=wide, height=wide, hole_width=hole, hole_height=hole)
+
+
+PART = Tiles
+TRAITS = Traits(
+    fills=lambda part: part.width is None and part.height is None,
+    scales=("width", "height", "size", "hole_width", "hole_height"),
+)
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Honeycomb",
+        "hexagon tiles",
+        "M8 3l4 2.300v4.600L8 12.200 4 9.900V5.300zM16 3l4 2.300v4.600l-4 2.300-4-2.300V5.300zM12 10l4 2.300v4.600l-4 2.300-4-2.300v-4.600z",
+        lambda b: _tiles(b, "hexagon"),
+    ),
+    Entry(
+        "Ring of tiles",
+        "hexagon honeycomb round photo wreath",
+        "M12 2l3 2v3l-3 2-3-2V4zM19 8l2.500 2v4L19 16l-2.500-2v-4zM5 8l2.500 2v4L5 16l-2.500-2v-4zM12 15l3 2v3l-3 2-3-2v-3z",
+        _ring_of_tiles,
+    ),
+    Entry(
+        "Square tiles",
+        "squares mosaic inchies",
+        "M3 3h8v8H3zM13 3h8v8h-8zM3 13h8v8H3zM13 13h8v8h-8z",
+        lambda b: _tiles(b, "square"),
+    ),
+    Entry(
+        "Triangle tiles",
+        "triangles mosaic",
+        "M3 20L8 11l5 9zM13 20l-5-9h10zM13 20l5-9 4 9z",
+        lambda b: _tiles(b, "triangle"),
+    ),
+    Entry(
+        "Circle tiles",
+        "circles punched dots",
+        "M7 3a4 4 0 1 0 0 8 4 4 0 1 0 0-8M17 3a4 4 0 1 0 0 8 4 4 0 1 0 0-8M12 12a4 4 0 1 0 0 8 4 4 0 1 0 0-8",
+        lambda b: replace(_tiles(b, "circle"), layout="scattered"),
+    ),
+)

@@ -20,9 +20,12 @@ from ulna.core.geometry.polygons import Point, Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.paper.shelf import Edge
+from ulna.core.parts.beginning import unchosen
+from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Piece, TornEdge
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece, TornEdge
 from ulna.core.parts.place import Place
+from ulna.core.ranges import Count, Gap, Id, Seed, Size
 
 ALLOWANCE = inches(0, 1, 4)
 TEETH = 0.18
@@ -46,17 +49,17 @@ class Torn:
 
     kind: ClassVar[str] = "torn"
     level: ClassVar[str] = "under"
-    id: str
-    width: Length = inches(1)
-    length: Length = inches(12)
-    allowance: Length = ALLOWANCE
-    layers: int = 1
-    step: Length = inches(0, 3, 8)
+    id: Id
+    width: Size = inches(1)
+    length: Size = inches(12)
+    allowance: Gap = ALLOWANCE
+    layers: Count = 1
+    step: Gap = inches(0, 3, 8)
     core_side: Literal["seen", "hidden"] = "seen"
-    papers: tuple[PaperChoice, ...] = (PaperChoice(),)
-    seed: int = 1
+    papers: Papers = (PaperChoice(),)
+    seed: Seed = 1
     edge: TornAt = "bottom"
-    rise: Length = ZERO
+    rise: Gap = ZERO
     place: Place = field(default_factory=Place)
 
 
@@ -164,3 +167,15 @@ def sentence(part: Torn, ground: Ground) -> str:
     papers = ", ".join(ground.says(choice) for choice in part.papers)
     where = f"{part.edge} torn" + (f" as a hill of {say(part.rise)}" if part.rise else "")
     return f"{what}, {say(part.width)} × {say(part.length)}, {where}, {papers}, core {part.core_side}"
+
+
+PART = Torn
+TRAITS = Traits(sided="edge")
+MENU: tuple[Entry, ...] = (
+    Entry(
+        "Torn strip",
+        "tear core layered edge",
+        "M2 6h20v6l-3 1-3-1-3 2-3-2-3 1-3-1-2 1z",
+        lambda b: Torn("new", b.of(1), b.width, b.usual.border, 2, b.of(0, 3, 8), papers=unchosen(2)),
+    ),
+)

@@ -1,0 +1,81 @@
+"""What reading and writing documents takes besides the fields of their values: rules between fields, how documents of
+earlier versions are read, and what is written for who reads a document without this program."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from ulna.core.cutting.cut_list import CutPiece, CutSheet
+from ulna.core.findings import Remedy
+from ulna.core.geometry.figures import Hole, Outline
+from ulna.core.paper import patterns, shelf
+from ulna.core.paper.shelf import Paper, Side
+from ulna.core.parts import place
+from ulna.core.parts.kinds import Part
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.place import Place
+from ulna.core.photos.crop import Crop
+
+RULES: dict[type, Callable[[Any], str]] = {
+    Paper: shelf.faults_of,
+    Place: place.faults_of,
+}
+"""What is wrong with a value as a whole, in words; empty where nothing is."""
+
+FIELD_RULES: dict[tuple[type, str], Callable[[Any], str]] = {(Side, "pattern"): patterns.unknown}
+"""And with one field, where that takes more than a range."""
+
+BESIDE: dict[type, dict[str, tuple[Any, Any]]] = {Hole: {"outline": (Outline, [])}, Crop: {"lost": (float, 0.0)}}
+"""Properties that are written with the fields, for who cannot work them out: what they are, and what where they are not
+written."""
+
+HOLDS: dict[tuple[type, str], Any] = {(Remedy, "part"): Part}
+"""What a field holds that its own room does not know."""
+
+
+def _one_opening(data: dict[str, Any]) -> dict[str, Any]:
+    """Until 0.4 there was one opening, or none."""
+    if "opening" not in data:
+        return data
+    kept = {name: value for name, value in data.items() if name != "opening"}
+    return kept if data["opening"] is None else {"openings": [data["opening"]], **kept}
+
+
+def _turned_piece(data: dict[str, Any]) -> dict[str, Any]:
+    """Lists of 0.3 said only whether a piece lies turned on its sheet."""
+    if "turned" not in data:
+        return data
+    kept = {name: value for name, value in data.items() if name != "turned"}
+    return kept | {"quarters": 3 if data["turned"] else 0}
+
+
+def _sheet_with_names(data: dict[str, Any]) -> dict[str, Any]:
+    """Lists of 0.3 kept the letters of rests beside them, and of a gutted panel not which piece it is in."""
+    if "names" not in data:
+        return data
+    names = [*data["names"], *["*"] * len(data["rests"])]
+    rests = [{"at": at, "name": name} for at, name in zip(data["rests"], names, strict=False)]
+    told = [_step_as_it_was(step, data["pieces"]) for step in data["steps"]]
+    return {name: value for name, value in data.items() if name != "names"} | {"rests": rests, "steps": told}
+
+
+def _step_as_it_was(step: dict[str, Any], pieces: list[dict[str, Any]]) -> dict[str, Any]:
+    kept = {name: step[name] for name in ("key", "n", "kind", "of", "gives")}
+    if step["kind"] == "cut":
+        return kept | {"axis": step["axis"], "at": step["at"]}
+    if step["kind"] == "gut":
+        piece = next((p for p in pieces if p["panel"] == step["of"]), None)
+        of = piece["rect"] if piece else step["of"]
+        return kept | {"of": of, "piece": piece["number"] if piece else 0, "panel": step["of"]}
+    return kept
+
+
+AS_IT_WAS: dict[type, Callable[[dict[str, Any]], dict[str, Any]]] = {
+    Panel: _one_opening,
+    Card: _one_opening,
+    CutPiece: _turned_piece,
+    CutSheet: _sheet_with_names,
+}
+"""How a document of an earlier version is read."""

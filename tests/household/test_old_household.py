@@ -1,0 +1,54 @@
+"""A household of version 0.3 as people have one: it opens, and says what it said."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+from ulna.formats.documents import written
+from ulna.household.cutting import page_cuts
+from ulna.household.home import Household
+from ulna.store import backup
+
+FIXTURES = Path(__file__).parent.parent / "fixtures"
+
+
+@pytest.fixture(scope="module")
+def home(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Household]:
+    """The demo of 0.3, unpacked from its backup; its pictures were made small."""
+    folder = tmp_path_factory.mktemp("old") / "home"
+    backup.read(FIXTURES / "household-0.3.zip", folder)
+    household = Household(folder)
+    yield household
+    household.close()
+
+
+def test_every_document_opens_and_is_written_as_it_was(home: Household) -> None:
+    """Kits, pages, photos, templates, the print list, what is cut: nothing is lost, nothing is filled in otherwise."""
+    documents = (home.kits, home.pages, home.roll.records, home.roll.templates, home.printing.lists)
+    for kind in (*documents, home.cut_lists, home.sets, home.all_settings):
+        raw = {kept.id: kept.body for kept in home.library.all(kind.kind)}
+        assert raw, kind.kind
+        for kept in kind.all():
+            assert written(kept.body) == raw[kept.id], kept.id
+
+
+def test_its_pages_have_the_pieces_and_cuts_that_they_had(home: Household) -> None:
+    """Worked out then, by the version that made it: sentences, pieces to the unit, steps, what is ticked."""
+    then = json.loads((FIXTURES / "household-0.3.json").read_text("utf-8"))
+    assert {kept.body.name: said(home, kept.id) for kept in home.pages.all()} == then
+
+
+def said(home: Household, id: str) -> dict[str, object]:
+    """What is told of a page, in values that JSON has."""
+    page, cuts = home.evaluated(home.page(id), id), page_cuts(home, id)
+    rects = {p.id: [p.rect.x.units, p.rect.y.units, p.rect.width.units, p.rect.height.units] for p in page.pieces}
+    return {
+        "parts": [part.sentence for part in page.parts],
+        "pieces": rects,
+        "steps": [step.key for sheet in cuts.cuts.sheets for step in sheet.steps],
+        "ticked": sorted(cuts.ticked),
+    }
