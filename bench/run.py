@@ -25,7 +25,8 @@ import photos  # noqa: E402
 from ulna.api.app import steady  # noqa: E402
 from ulna.core.cutting.demand import demand  # noqa: E402
 from ulna.core.measure import Length, Ruler, inches, parse  # noqa: E402
-from ulna.core.page.page import PagePlan, evaluate  # noqa: E402
+from ulna.core.page.evaluate import evaluate  # noqa: E402
+from ulna.core.page.plan import PagePlan  # noqa: E402
 from ulna.core.page_formats import of_kind  # noqa: E402
 from ulna.core.paper.shelf import Shelf  # noqa: E402
 from ulna.core.parts.kinds import Part  # noqa: E402

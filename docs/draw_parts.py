@@ -7,7 +7,8 @@ from pathlib import Path
 
 from ulna.core.geometry.rects import Borders
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper.shelf import Face, Shelf
 from ulna.core.parts.joined import Joined

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
+from fastapi.testclient import TestClient
 from hypothesis import settings
 
+from ulna.api.app import create_app
 from ulna.demo.household import set_up
 
 settings.register_profile("ulna", deadline=None, derandomize=True)
@@ -19,3 +22,9 @@ def demo_home(tmp_path_factory: pytest.TempPathFactory) -> Path:
     home = tmp_path_factory.mktemp("demo") / "home"
     assert set_up(home)
     return home
+
+
+@pytest.fixture
+def api(tmp_path: Path) -> Iterator[TestClient]:
+    with TestClient(create_app(tmp_path)) as client:
+        yield client

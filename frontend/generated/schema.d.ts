@@ -578,6 +578,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/menu": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Menu
+         * @description What can be added to a page of that size, each as it begins; who takes one gives it an id.
+         */
+        post: operations["list_menu"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/move": {
         parameters: {
             query?: never;
@@ -1804,6 +1824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Usual
+         * @description What is usual where nothing is said yet.
+         */
+        get: operations["get_usual"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants/{id}/away": {
         parameters: {
             query?: never;
@@ -1974,10 +2014,7 @@ export interface components {
              */
             edge: "left" | "centre" | "right" | "top" | "middle" | "bottom";
             id?: string | null;
-            marks?: [
-                number,
-                number
-            ] | null;
+            marks?: number[] | null;
             /** @default group */
             name: string;
             /**
@@ -2609,10 +2646,7 @@ export interface components {
             /** @default 0 */
             turn: number;
             /** @default [] */
-            within: [
-                number,
-                number
-            ][];
+            within: number[][];
         };
         /**
          * @description One sheet or scrap, as it is looked at: `face` is the side that is up.
@@ -3057,6 +3091,10 @@ export interface components {
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
         };
+        FormatOffered: {
+            format: components["schemas"]["PageFormat-Output"];
+            name: string;
+        };
         /** @description Where one print looks: the middle of its frame in shares of the picture, and its zoom. */
         "Frame-Input": {
             /** @default 0.5 */
@@ -3402,10 +3440,7 @@ export interface components {
          */
         Hole: {
             /** @default [] */
-            clipped: [
-                number,
-                number
-            ][];
+            clipped: number[][];
             /**
              * @description A length from -1200 in to 1200 in.
              * @default 0 in
@@ -3425,10 +3460,7 @@ export interface components {
              */
             height: string;
             /** @default [] */
-            outline: [
-                number,
-                number
-            ][];
+            outline: number[][];
             /** @default 0 */
             quarters: number;
             /**
@@ -3458,10 +3490,7 @@ export interface components {
          */
         "HoleOnSheet-Input": {
             /** @default [] */
-            clipped: [
-                number,
-                number
-            ][];
+            clipped: number[][];
             /**
              * @description A gap from 0 in to 120 in.
              * @default 0 in
@@ -3509,10 +3538,7 @@ export interface components {
          */
         "HoleOnSheet-Output": {
             /** @default [] */
-            clipped: [
-                number,
-                number
-            ][];
+            clipped: number[][];
             /**
              * @description A gap from 0 in to 120 in.
              * @default 0 in
@@ -3863,7 +3889,11 @@ export interface components {
             wanted: string;
         };
         /** @description A signed length of `units` / 914400 inch. Lengths add, take a whole multiple and give a ratio. */
-        Length: {
+        "Length-Input": {
+            units: number;
+        };
+        /** @description A signed length of `units` / 914400 inch. Lengths add, take a whole multiple and give a ratio. */
+        "Length-Output": {
             units: number;
         };
         /** @description `length` is exact, with its unit; `shown` is in the person's unit to their mark. */
@@ -4189,10 +4219,7 @@ export interface components {
         MoveAsked: {
             catch?: string | null;
             id?: string | null;
-            marks?: [
-                number,
-                number
-            ] | null;
+            marks?: number[] | null;
             page: components["schemas"]["Recipe-Input"];
             part: string;
             x?: string | null;
@@ -4232,6 +4259,13 @@ export interface components {
             /** @enum {string} */
             word: "good" | "fine" | "soft" | "too few";
         };
+        /** @description An entry of the menu, and the part as it begins. */
+        Offered: {
+            name: string;
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            picture: string;
+            words: string;
+        };
         /**
          * @description A piece as it lies before one while it is finished, good side up as on the page: the `path` of what is cut out or
          *     left, and the `lines` along which it is really cut. All in inches.
@@ -4242,6 +4276,21 @@ export interface components {
             number: number;
             path: string;
             width: number;
+        };
+        /** @description One page of a format. */
+        OnPage: {
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A page size from 1 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         /** @description A rectangle by its top left corner and its size; the right and bottom edges do not belong to it. */
         OnSheet: {
@@ -5559,10 +5608,7 @@ export interface components {
             name: string;
             number: number;
             on: string;
-            outline: [
-                number,
-                number
-            ][];
+            outline: number[][];
             /** @enum {string} */
             page: "left" | "right" | "spread";
             piece: string;
@@ -6157,10 +6203,7 @@ export interface components {
             kind: "round";
             n: number;
             of: components["schemas"]["Rect"];
-            outline: [
-                number,
-                number
-            ][];
+            outline: number[][];
             piece: number;
             /**
              * @description A length from -1200 in to 1200 in.
@@ -6459,10 +6502,7 @@ export interface components {
             kind: "shape";
             n: number;
             of: components["schemas"]["Rect"];
-            outline: [
-                number,
-                number
-            ][];
+            outline: number[][];
             piece: number;
             /** @default false */
             punched: boolean;
@@ -6586,10 +6626,7 @@ export interface components {
             lines: components["schemas"]["Line"][];
             n: number;
             of: components["schemas"]["Rect"];
-            outline: [
-                number,
-                number
-            ][];
+            outline: number[][];
             piece: number;
         };
         /** @description A piece that is cut and no good; `width` × `height` of it are left, 0 for nothing. */
@@ -6729,18 +6766,15 @@ export interface components {
         Stock: "patterned" | "card stock" | "vellum";
         /** @description The sheet's corners in shares of the picture, top left first, clockwise; the sheet's size. */
         Straighten: {
-            corners: [
-                number,
-                number
-            ][];
+            corners: number[][];
             /**
-             * @description A length from -1200 in to 1200 in.
+             * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
             height: string;
             /**
-             * @description A length from -1200 in to 1200 in.
+             * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -6929,10 +6963,7 @@ export interface components {
             kind: "tear";
             n: number;
             of: components["schemas"]["Rect"];
-            outline: [
-                number,
-                number
-            ][];
+            outline: number[][];
             piece: number;
         };
         /**
@@ -7479,6 +7510,96 @@ export interface components {
         UsedOn: {
             id: string;
             name: string;
+        };
+        /**
+         * @description First the household's things, then a page's, then lengths.
+         *
+         *     `marks` are those that each unit can be measured to, `mark` the usual one. `wide`, `border` and `narrow` are gaps
+         *     and borders; things that are repeated stand `apart`; a punched hole is `from_edge`; a grid, tiles and the hole of a
+         *     ring of them have a room of their own of that size; a hand `catches` a guide within that distance.
+         */
+        Usual: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            base: components["schemas"]["BasePart-Output"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            border: string;
+            card_at: components["schemas"]["OnSheet"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            catches: string;
+            choice: components["schemas"]["PaperChoice-Output"];
+            formats: components["schemas"]["FormatOffered"][];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            from_edge: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            grid_room: string;
+            hole: components["schemas"]["HoleOnSheet-Output"];
+            joint: components["schemas"]["JointPart-Output"];
+            kit: components["schemas"]["Kit-Output"];
+            mark: {
+                [key: string]: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
+            };
+            marks: {
+                [key: string]: ("1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm")[];
+            };
+            mat: components["schemas"]["Mat-Output"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            narrow: string;
+            narrow_mat: components["schemas"]["Mat-Output"];
+            opening: components["schemas"]["Opening-Output"];
+            paper: components["schemas"]["Paper-Output"];
+            photo: components["schemas"]["PhotoPart-Output"];
+            place: components["schemas"]["Place-Output"];
+            print: components["schemas"]["Print-Output"];
+            print_paper: components["schemas"]["PrintPaper-Output"];
+            punch: components["schemas"]["Punch"];
+            strip: components["schemas"]["Strip"];
+            taken: components["schemas"]["Taken-Output"];
+            template: components["schemas"]["Template-Output"];
+            template_place: components["schemas"]["Rect"];
+            thing: components["schemas"]["Thing-Output"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            tiles_hole: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            tiles_room: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            wide: string;
         };
         /** @description A page as it was kept under a name, to be held beside others. */
         Variant: {
@@ -8539,6 +8660,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MatChoices"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_menu: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OnPage"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offered"][];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
@@ -10967,6 +11121,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TogetherOut"];
+                };
+            };
+            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_usual: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Usual"];
                 };
             };
             /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */

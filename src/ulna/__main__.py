@@ -22,6 +22,12 @@ def main() -> None:
     except UlnaError as error:
         print(error.sentence, file=sys.stderr)
         sys.exit(2)
+    except ValueError as error:
+        if not hasattr(error, "errors"):  # what pydantic has to say of a document; nobody waits for its import
+            raise
+        first = error.errors()[0]
+        print(f"{'.'.join(map(str, first['loc']))}: {first['msg']}", file=sys.stderr)
+        sys.exit(2)
     except OSError as error:
         print(f"{error.filename}: {error.strerror}" if error.filename else error, file=sys.stderr)
         sys.exit(2)

@@ -3,70 +3,15 @@
 from __future__ import annotations
 
 import io
-from collections.abc import Iterator
 from pathlib import Path
-from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
 from PIL import Image
 
-from tests.formats.test_cut_json import REQUEST, changed
+from tests.api.documents import jpeg, kit, mat, page, photo_part, sheet, side
+from tests.formats.requests import REQUEST, changed
 from ulna.api.app import create_app
-
-CENTRED = {
-    "across": {"edge": "centre", "by": "0 in", "of": None},
-    "down": {"edge": "centre", "by": "0 in", "of": None},
-    "stand": None,
-    "flush": False,
-}
-
-
-@pytest.fixture
-def api(tmp_path: Path) -> Iterator[TestClient]:
-    with TestClient(create_app(tmp_path)) as client:
-        yield client
-
-
-def side(**more: Any) -> dict[str, Any]:
-    return {"scale": "0 in", **more}
-
-
-def sheet(id: str, count: int = 2, **more: Any) -> dict[str, Any]:
-    return {"id": id, "name": id.title(), "width": "12 in", "height": "12 in", "count": count,
-            "a": side(), "b": side(), **more}  # fmt: skip
-
-
-def kit(*papers: dict[str, Any]) -> dict[str, Any]:
-    return {"kit": {"name": "Towpath", "papers": list(papers)}}
-
-
-def mat(border: str, paper: str | None = None) -> dict[str, Any]:
-    borders = dict.fromkeys(("left", "top", "right", "bottom"), border)
-    return {"borders": borders, "choice": {"paper": paper}}
-
-
-def photo_part(id: str = "p", *mats: dict[str, Any], place: dict[str, Any] | None = None) -> dict[str, Any]:
-    print_ = {"photo": None, "width": "4 in", "height": "6 in", "rim": "0 in"}
-    return {
-        "kind": "photo",
-        "id": id,
-        "print": print_,
-        "mats": list(mats),
-        "place": place or {"on": "left", **CENTRED},
-    }
-
-
-def page(*parts: dict[str, Any], pages: int = 1) -> dict[str, Any]:
-    format_ = {"kind": "12x12", "width": "12 in", "height": "12 in", "pages": pages}
-    return {"name": "Locks", "format": format_, "parts": list(parts)}
-
-
-def jpeg(size: tuple[int, int] = (1200, 1800)) -> bytes:
-    out = io.BytesIO()
-    Image.new("RGB", size, "teal").save(out, "JPEG")
-    return out.getvalue()
-
 
 # ---- lengths and settings --------------------------------------------------------------------------
 

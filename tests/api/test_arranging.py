@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from tests.api.test_api import CENTRED, api, kit, page, sheet  # noqa: F401
+from tests.api.documents import CENTRED, kit, page, sheet
 from ulna.formats import recipe as recipe_format
 from ulna.formats.documents import written
 
@@ -40,7 +40,7 @@ EVERY_KIND = [
 
 
 @pytest.fixture
-def shop(api: TestClient) -> TestClient:  # noqa: F811
+def shop(api: TestClient) -> TestClient:
     """A household with papers, one of them a sheet with a card."""
     card = {"name": "sun", "at": {"x": "0 in", "y": "0 in", "width": "4 in", "height": "3 in"}}
     api.post("/api/kits", json=kit(sheet("reeds"), sheet("cream"), sheet("brick"), sheet("cards", cards=[card])))
@@ -176,6 +176,6 @@ def test_what_is_no_part_is_refused_by_its_field(shop: TestClient, wrong: dict[s
         ({"name": "", "at": {"x": "0 in", "y": "0 in", "width": "4 in", "height": "3 in"}}, "name"),
     ],
 )
-def test_a_card_off_its_sheet_is_refused(api: TestClient, card: dict[str, Any], words: str) -> None:  # noqa: F811
+def test_a_card_off_its_sheet_is_refused(api: TestClient, card: dict[str, Any], words: str) -> None:
     refused = api.post("/api/kits", json=kit(sheet("cards", cards=[card])))
     assert refused.status_code == 422 and words in refused.json()["sentence"]

@@ -8,9 +8,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from tests.api.test_api import api, jpeg, kit, page, photo_part, sheet
-
-__all__ = ["api"]
+from tests.api.documents import jpeg, kit, page, photo_part, sheet
 
 Made = tuple[str, dict[str, Any], Callable[[str], dict[str, Any]]]
 

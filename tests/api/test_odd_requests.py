@@ -11,8 +11,8 @@ from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from tests.api.test_api import jpeg, kit, mat, page, photo_part, sheet
-from tests.formats.test_cut_json import REQUEST
+from tests.api.documents import jpeg, kit, mat, page, photo_part, sheet
+from tests.formats.requests import REQUEST
 from ulna.api.app import create_app
 
 SEEDS: dict[str, Any] = {

@@ -12,23 +12,8 @@ import pytest
 from fastapi.testclient import TestClient
 from PIL import Image
 
-from tests.api.test_api import api, mat, page, photo_part
+from tests.api.documents import mat, page, photo_part, picture, send
 from ulna.store.picture_box import PictureBox
-
-__all__ = ["api"]
-
-
-def picture(seed: int = 1, size: tuple[int, int] = (120, 180), quality: int = 90) -> bytes:
-    """A picture that differs with its seed."""
-    out = io.BytesIO()
-    Image.effect_mandelbrot(size, (-2 + seed / 10, -1, 1, 1), 30).convert("RGB").save(out, "JPEG", quality=quality)
-    return out.getvalue()
-
-
-def send(api: TestClient, name: str, data: bytes) -> dict[str, Any]:
-    answer = api.post("/api/photos", files={"file": (name, data)})
-    assert answer.status_code == 201, answer.text
-    return dict(answer.json())
 
 
 def put(api: TestClient, photo: dict[str, Any], **changes: Any) -> dict[str, Any]:

@@ -13,13 +13,10 @@ from fastapi.testclient import TestClient
 from PIL import Image, ImageChops
 from pypdf import PdfReader
 
-from tests.api.test_api import api, page, photo_part
-from tests.api.test_photos import picture, send
+from tests.api.documents import page, photo_part, picture, send
 from tests.standins.program import Program
 from ulna.api.app import create_app
 from ulna.core.measure import parse
-
-__all__ = ["api"]
 
 
 def wanted(photo: str, width: str = "4 in", height: str = "6 in", **more: Any) -> dict[str, Any]:

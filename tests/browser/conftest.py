@@ -12,7 +12,7 @@ import pytest
 import uvicorn
 from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expect, sync_playwright
 
-from tests.browser.deeds import add_photo_parts, choose_paper, kit_there, page_there, saved
+from tests.browser.deeds import add_photo_parts, choose_paper, kit_there, page_there, saved, watch
 from ulna.api.app import WEB, create_app
 
 CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
@@ -92,6 +92,7 @@ def open_window(browser: Browser, server: Server) -> Iterator[Callable[..., Page
         page = context.new_page()
         page.set_default_timeout(PATIENCE)
         page.on("console", listen)
+        watch(page)
         page.on("pageerror", lambda error: problems.append(str(error)))
         return page
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 import io
 import re
 from pathlib import Path
+from weakref import WeakKeyDictionary
 
 from PIL import Image, ImageDraw
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Locator, Page, Request, expect
 
 KIT = """name,kind,width,height,count,stock,strip edge,strip depth,a pattern,a colours
 Cream,sheet,12,12,4,card stock,,,plain,#f6efe0
@@ -117,9 +118,32 @@ def put(page: Page, label: str, value: str) -> None:
     expect(page.locator(f'[aria-label="{label}"]:is(:not([data-typing]), [aria-invalid=true])')).to_be_attached()
 
 
+UNDER_WAY: WeakKeyDictionary[Page, set[Request]] = WeakKeyDictionary()
+"""The requests that each window waits for."""
+
+
+def watch(page: Page) -> None:
+    """Keeps account of what a window has asked the server and not heard yet."""
+    asked = UNDER_WAY[page] = set()
+    page.on("request", lambda request: asked.add(request))
+    page.on("requestfinished", lambda request: asked.discard(request))
+    page.on("requestfailed", lambda request: asked.discard(request))
+
+
+FRAMES = "() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))"
+
+
+def quiet(page: Page) -> None:
+    """Every answer that is on its way has come, and what it changes is drawn."""
+    while True:
+        page.evaluate(FRAMES)
+        if not UNDER_WAY.get(page):
+            return
+
+
 def saved(page: Page) -> None:
     """All that was done is saved; the state of saving follows an edit by a frame or two."""
-    page.wait_for_timeout(80)
+    quiet(page)
     expect(page.get_by_role("status").filter(has_text=re.compile("^Saved$"))).to_be_visible()
 
 
@@ -132,3 +156,24 @@ def figures(page: Page) -> list[str]:
 def plain(text: str) -> str:
     """A text as one would type it: the spaces that keep a figure together are spaces."""
     return text.replace("\u202f", " ").replace("\u00a0", " ").strip()
+
+
+def crop_is_at(page: Page, top: float) -> None:
+    """Waits until the frame begins at this share of the picture's height."""
+    page.wait_for_function(
+        "top => { const e = document.querySelector('[data-crop]'); if (!e) return false;"
+        " const [frame, all] = [e.getBoundingClientRect(), e.parentElement.getBoundingClientRect()];"
+        " return Math.abs((frame.y - all.y) / all.height - top) < 0.004 }",
+        arg=top,
+    )
+
+
+WORDS = (
+    ("panel", "Panel"), ("frame", "Frame"), ("half", "Half sheet"), ("block", "Block"), ("shelf", "Shelf"),
+    ("papered", "Papered with"), ("mitred", "Mitred border"), ("torn", "2 torn strips"), ("stitch", "Stitched all"),
+    ("stagger", "Band of 5"), ("pieced b", "Pieced block"), ("log", "Log cabin"), ("pinw", "Pinwheel"),
+    ("herring", "Herringbone"), ("sun", "Sunburst"), ("pieced t", "Pieced triangle"), ("grid", "Grid of 3"),
+    ("honey", "Honeycomb"), ("ring of t", "in a ring"), ("triangle t", "triangles"), ("heart", "Heart"),
+    ("scallop", "Scalloped"), ("tag", "Tag 2"), ("opening", "with an opening (circle)"), ("pocket", "Pocket 4"),
+    ("ring of s", "Circles"), ("tape", "Tape, "), ("horizon", "Horizon"),
+)  # fmt: skip

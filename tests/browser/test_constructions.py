@@ -8,6 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.deeds import (
+    WORDS,
     add_part,
     add_photo_parts,
     add_photos,
@@ -35,17 +36,6 @@ def count(page: Page, label: str, value: str) -> None:
     field = page.get_by_label(label, exact=True)
     field.fill(value)
     field.press("Enter")
-
-
-WORDS = (
-    ("panel", "Panel"), ("frame", "Frame"), ("half", "Half sheet"), ("block", "Block"), ("shelf", "Shelf"),
-    ("papered", "Papered with"), ("mitred", "Mitred border"), ("torn", "2 torn strips"), ("stitch", "Stitched all"),
-    ("stagger", "Band of 5"), ("pieced b", "Pieced block"), ("log", "Log cabin"), ("pinw", "Pinwheel"),
-    ("herring", "Herringbone"), ("sun", "Sunburst"), ("pieced t", "Pieced triangle"), ("grid", "Grid of 3"),
-    ("honey", "Honeycomb"), ("ring of t", "in a ring"), ("triangle t", "triangles"), ("heart", "Heart"),
-    ("scallop", "Scalloped"), ("tag", "Tag 2"), ("opening", "with an opening (circle)"), ("pocket", "Pocket 4"),
-    ("ring of s", "Circles"), ("tape", "Tape, "), ("horizon", "Horizon"),
-)  # fmt: skip
 
 
 def test_everything_is_found_by_its_word_and_lies_there_at_once(bench: Page) -> None:

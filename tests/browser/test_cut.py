@@ -10,13 +10,7 @@ from playwright.sync_api import Locator, Page, expect
 from pypdf import PdfReader
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import (
-    begin_page,
-    figures,
-    put,
-    row,
-    saved,
-)
+from tests.browser.deeds import begin_page, figures, put, row, saved
 
 
 @pytest.fixture

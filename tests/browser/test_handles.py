@@ -7,8 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.deeds import add_part, saved
-from tests.browser.test_constructions import WORDS
+from tests.browser.deeds import WORDS, add_part, saved
 
 
 def handle(page: Page, name: str) -> Locator:
@@ -80,16 +79,10 @@ def test_each_kind_is_pulled_by_hand_and_by_keys(bench: Page, words: tuple[tuple
 
 
 def recipe(page: Page) -> object:
-    """The page as the household has it, once it has stayed the same for a while."""
-    address, last = f"/api/pages/{page.url.rsplit('/', 1)[-1]}", None
-    for _ in range(40):
-        saved(page)
-        now = page.request.get(address).json()["page"]
-        if now == last:
-            break
-        last = now
-        page.wait_for_timeout(300)
-    return last
+    """The page as the household has it."""
+    address = f"/api/pages/{page.url.rsplit('/', 1)[-1]}"
+    saved(page)
+    return page.request.get(address).json()["page"]
 
 
 def pulled(grip: Locator) -> str:

@@ -9,7 +9,18 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_part, add_photo_parts, add_photos, begin_page, jpeg, put, row, saved, unpack_csv
+from tests.browser.deeds import (
+    add_part,
+    add_photo_parts,
+    add_photos,
+    begin_page,
+    jpeg,
+    put,
+    quiet,
+    row,
+    saved,
+    unpack_csv,
+)
 
 
 @pytest.fixture
@@ -33,7 +44,7 @@ def drag(page: Page, dx: float, dy: float, drop: bool = True) -> None:
     page.mouse.down()
     for k in range(1, 9):
         page.mouse.move(x + dx * inch * k / 8, y + dy * inch * k / 8)
-    page.wait_for_timeout(300)
+    quiet(page)
     if drop:
         page.mouse.up()
 
@@ -101,7 +112,7 @@ def test_arrow_keys_nudge_by_a_mark_and_all_of_it_is_one_undo(single: Page) -> N
     part.focus()
     for _ in range(3):
         single.keyboard.press("ArrowRight")
-        single.wait_for_timeout(120)
+        quiet(single)
     expect(single.get_by_label("Distance across", exact=True)).to_have_value("3 15/16")
     saved(single)
     single.keyboard.press("Control+z")

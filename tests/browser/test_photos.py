@@ -7,8 +7,8 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import add_photo_parts, add_photos, begin_page, jpeg, put, row, saved
-from tests.formats.test_pictures import huge_png
+from tests.browser.deeds import add_photo_parts, add_photos, begin_page, crop_is_at, jpeg, put, row, saved
+from tests.pictures import huge_png
 
 DROP = """async (files) => {
   const data = new DataTransfer();
@@ -59,16 +59,6 @@ def test_resolution_follows_the_print_size_with_a_word(heron: Page) -> None:
     expect(sharp).to_contain_text("56 % of the picture is cut away")
     put(heron, "Print: rim", "1/8")
     saved(heron)
-
-
-def crop_is_at(page: Page, top: float) -> None:
-    """Waits until the frame begins at this share of the picture's height."""
-    page.wait_for_function(
-        "top => { const e = document.querySelector('[data-crop]'); if (!e) return false;"
-        " const [frame, all] = [e.getBoundingClientRect(), e.parentElement.getBoundingClientRect()];"
-        " return Math.abs((frame.y - all.y) / all.height - top) < 0.004 }",
-        arg=top,
-    )
 
 
 def test_the_crop_is_moved_by_keys_and_by_hand(heron: Page) -> None:

@@ -10,8 +10,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_photos, jpeg, put, saved
-from tests.browser.test_photos import crop_is_at
+from tests.browser.deeds import add_photos, crop_is_at, jpeg, put, saved
 
 COMING = "Photos coming in"
 

@@ -12,7 +12,7 @@ from pathlib import Path
 import pytest
 
 from tests import blind_hand
-from tests.formats.test_cut_json import REQUEST, changed
+from tests.formats.requests import REQUEST, changed
 from ulna.demo.kits import wharf
 from ulna.demo.pages import market
 from ulna.demo.scenes import SCENES

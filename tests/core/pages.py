@@ -13,7 +13,7 @@ from ulna.core.geometry.lattice import SHAPES as SHAPES_OF_TILES
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.geometry.shapes import SHAPES
 from ulna.core.measure import ZERO, Length, inches
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import KINDS, of_kind
 from ulna.core.paper.shelf import Card as SheetCard
 from ulna.core.paper.shelf import Edge, Strip

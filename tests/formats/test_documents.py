@@ -7,7 +7,7 @@ import json
 import pytest
 from pydantic import ValidationError
 
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Kit
 from ulna.core.parts.kinds import KINDS, Part
 from ulna.demo import kits, pages

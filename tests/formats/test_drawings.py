@@ -17,7 +17,8 @@ from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.placing import placements
 from ulna.core.measure import MARKS, Ruler, Unit, inches
-from ulna.core.page.page import Evaluated, PagePlan, evaluate
+from ulna.core.page.evaluate import Evaluated, evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds.base import Base

@@ -11,7 +11,8 @@ from PIL import Image
 from tests.core.examples import ground, mat
 from ulna.core.geometry.rects import Borders
 from ulna.core.measure import inches, parse
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.paper.shelf import Direction, Paper, Shelf, Side
 from ulna.core.parts.kinds.base import Base

@@ -8,6 +8,7 @@ from pathlib import Path
 import pytest
 from PIL import ExifTags, Image, ImageDraw, PngImagePlugin
 
+from tests.pictures import huge_png
 from ulna.core.errors import FieldError
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import Look
@@ -167,17 +168,6 @@ def test_what_is_clear_lies_on_white() -> None:
     clear = Image.new("RGBA", (20, 20), (255, 0, 0, 0))
     view = Image.open(io.BytesIO(pictures.read(saved(clear, "PNG"), "a").view))
     assert view.getpixel((10, 10)) == (255, 255, 255)
-
-
-def huge_png() -> bytes:
-    """The head of a PNG of 30 000 × 30 000."""
-    small = saved(Image.new("1", (8, 8)), "PNG")
-    import struct
-    import zlib
-
-    head = struct.pack(">IIBBBBB", 30_000, 30_000, 1, 0, 0, 0, 0)
-    chunk = b"IHDR" + head
-    return small[:8] + struct.pack(">I", 13) + chunk + struct.pack(">I", zlib.crc32(chunk)) + small[33:]
 
 
 @pytest.mark.parametrize(

@@ -12,7 +12,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from tests.api.test_api import CENTRED, kit, page, sheet, side
+from tests.api.documents import CENTRED, kit, page, sheet, side
 from tests.blind_hand import Table, cut, laid
 from ulna.api.app import create_app
 from ulna.core.measure import Unit, mm

@@ -4,7 +4,8 @@
  * It knows no React. What cannot be sent yet is kept in the browser too, so that neither a stopped server nor a
  * reload loses it; what was changed in another window is never overwritten unasked.
  */
-import { Refused, type Schemas, Unreachable } from "./client";
+import { Refused, type Schemas } from "./client";
+import { Outbox } from "./outbox";
 
 export type Saved = Schemas["Saved"];
 
@@ -35,24 +36,28 @@ interface Edit<Body> {
 }
 type Job<Body> = { kind: "edit"; edit: Edit<Body> } | { kind: "undo" | "redo" };
 
-const RETRY = 1500;
-
 export class Desk<Body, Answer extends { saved: Saved }> {
   private listeners = new Set<() => void>();
-  private jobs: Job<Body>[] = [];
-  private running = false;
-  private timer: ReturnType<typeof setTimeout> | undefined;
+  private readonly out: Outbox<Job<Body>, Answer>;
   private state: DeskState<Body, Answer>;
   private version: number;
 
   constructor(
-    private readonly key: string,
+    key: string,
     private readonly source: Source<Body, Answer>,
     answer: Answer,
     private readonly onSaved: (answer: Answer) => void = () => {},
   ) {
     this.version = answer.saved.version;
     this.state = this.standing(answer, "saved");
+    this.out = new Outbox({
+      name: `ulna unsaved ${key}`,
+      kept: (jobs) => this.kept(jobs),
+      send: (job) => this.send(job),
+      sent: (saved) => this.sent(saved),
+      waiting: (error) => this.set({ saving: "waiting", problem: error.message }),
+      refused: (error, job) => this.refused(error, job),
+    });
     this.takeUp();
   }
 
@@ -65,16 +70,9 @@ export class Desk<Body, Answer extends { saved: Saved }> {
 
   /** Shows an edit at once and saves it. Quick edits of one `group` become one step to undo. */
   edit(what: string, body: Body, group?: string): void {
-    const last = this.jobs.at(-1);
-    const edit = { what, body, group };
-    if (group && last?.kind === "edit" && last.edit.group === group && !(this.running && this.jobs.length === 1)) {
-      last.edit = edit;
-    } else {
-      this.jobs.push({ kind: "edit", edit });
-    }
-    this.keep();
     this.set({ body, saving: this.state.saving === "waiting" ? "waiting" : "saving", problem: null });
-    void this.run();
+    const job: Job<Body> = { kind: "edit", edit: { what, body, group } };
+    this.out.add(job, (last) => Boolean(group) && last.kind === "edit" && last.edit.group === group);
   }
 
   undo(): void {
@@ -87,14 +85,13 @@ export class Desk<Body, Answer extends { saved: Saved }> {
 
   /** Takes over what another window saved, as long as nothing of one's own is on the way. */
   refresh(answer: Answer): void {
-    if (!this.jobs.length && this.state.saving === "saved" && answer.saved.version > this.version)
-      this.settle(answer);
+    if (!this.unsaved && this.state.saving === "saved" && answer.saved.version > this.version) this.settle(answer);
   }
 
   /** Lets one's own edits go and shows what is saved. */
   async takeTheirs(): Promise<void> {
-    this.jobs = [];
-    this.keep();
+    this.out.replace([]);
+    this.out.start();
     const theirs = await this.source.load();
     this.settle(theirs);
     this.onSaved(theirs);
@@ -105,14 +102,14 @@ export class Desk<Body, Answer extends { saved: Saved }> {
     const theirs = await this.source.load();
     this.version = theirs.saved.version;
     const mine = this.state.body;
-    this.jobs = [{ kind: "edit", edit: { what: "kept this window’s version", body: mine } }];
+    this.out.replace([{ kind: "edit", edit: { what: "kept this window’s version", body: mine } }]);
     this.set({ saving: "saving", problem: null });
-    void this.run();
+    this.out.start();
   }
 
   /** Whether something is not saved yet. */
   get unsaved(): boolean {
-    return this.jobs.length > 0;
+    return this.out.jobs.length > 0;
   }
 
   private step(kind: "undo" | "redo"): void {
@@ -120,31 +117,8 @@ export class Desk<Body, Answer extends { saved: Saved }> {
       void this.takeTheirs();
       return;
     }
-    this.jobs.push({ kind });
     this.set({ saving: "saving" });
-    void this.run();
-  }
-
-  private async run(): Promise<void> {
-    if (this.running || this.state.saving === "changed") return;
-    this.running = true;
-    clearTimeout(this.timer);
-    while (this.jobs.length) {
-      const job = this.jobs[0] as Job<Body>;
-      try {
-        const answer = await this.send(job);
-        this.version = answer.saved.version;
-        this.jobs.shift();
-        this.keep();
-        if (this.jobs.length) this.set({ ...this.steps(answer), answer });
-        else this.settle(answer);
-        this.onSaved(answer);
-      } catch (error) {
-        this.stop(error, job);
-        break;
-      }
-    }
-    this.running = false;
+    this.out.add({ kind });
   }
 
   private send(job: Job<Body>): Promise<Answer> {
@@ -152,46 +126,46 @@ export class Desk<Body, Answer extends { saved: Saved }> {
     return this.source[job.kind](this.version);
   }
 
-  private stop(error: unknown, job: Job<Body>): void {
-    if (error instanceof Unreachable || (error instanceof Refused && error.status >= 500)) {
-      this.set({ saving: "waiting", problem: error.message });
-      this.timer = setTimeout(() => void this.run(), RETRY);
-    } else if (error instanceof Refused && error.problem.code === "changed") {
-      this.set({ saving: "changed", problem: error.message });
-    } else if (error instanceof Refused && job.kind !== "edit") {
-      this.jobs.shift();
-      this.set({ saving: this.jobs.length ? "saving" : "saved" });
-      if (this.jobs.length) setTimeout(() => void this.run());
-    } else {
-      this.jobs = [];
-      this.keep();
-      this.set({ saving: "refused", problem: error instanceof Error ? error.message : "it was refused" });
-    }
+  private sent(answer: Answer): void {
+    this.version = answer.saved.version;
+    if (this.unsaved) this.set({ ...this.steps(answer), answer });
+    else this.settle(answer);
+    this.onSaved(answer);
   }
 
-  /** Edits that are not saved yet, kept in the browser beside the version they were made on. */
-  private keep(): void {
-    const edits = this.jobs.filter((job) => job.kind === "edit");
-    const last = edits.at(-1);
-    if (last?.kind !== "edit") localStorage.removeItem(this.storageKey);
-    else localStorage.setItem(this.storageKey, JSON.stringify({ version: this.version, ...last.edit }));
+  /** Whether the others go on. */
+  private refused(error: unknown, job: Job<Body>): boolean {
+    if (error instanceof Refused && error.problem.code === "changed") {
+      this.out.replace([job, ...this.out.jobs]);
+      this.set({ saving: "changed", problem: error.message });
+      return false;
+    }
+    if (error instanceof Refused && job.kind !== "edit") {
+      this.set({ saving: this.unsaved ? "saving" : "saved" });
+      return true;
+    }
+    this.out.replace([]);
+    this.set({ saving: "refused", problem: error instanceof Error ? error.message : "it was refused" });
+    return true;
+  }
+
+  /** Of edits that are not saved yet the last one, beside the version they were made on. */
+  private kept(jobs: readonly Job<Body>[]): (Edit<Body> & { version: number }) | null {
+    const last = jobs.filter((job) => job.kind === "edit").at(-1);
+    return last?.kind === "edit" ? { version: this.version, ...last.edit } : null;
   }
 
   private takeUp(): void {
-    const kept = localStorage.getItem(this.storageKey);
+    const kept = this.out.left<Edit<Body> & { version: number }>();
     if (!kept) return;
-    const { version, what, body } = JSON.parse(kept) as Edit<Body> & { version: number };
-    this.jobs = [{ kind: "edit", edit: { what, body } }];
+    const { version, what, body } = kept;
+    this.out.takeUp([{ kind: "edit", edit: { what, body } }]);
     if (version === this.version) {
       this.state = { ...this.state, body, saving: "saving" };
-      void this.run();
+      this.out.start();
     } else {
       this.state = { ...this.state, body, saving: "changed", problem: "it was changed in another window" };
     }
-  }
-
-  private get storageKey(): string {
-    return `ulna unsaved ${this.key}`;
   }
 
   private settle(answer: Answer): void {

@@ -1,7 +1,7 @@
 /** Lengths as the person reads them. All reading and rounding is done by the server; this batches and caches it. */
 import { useQuery } from "@tanstack/react-query";
 import { client, type Schemas, take } from "./client";
-import { settingsQuery } from "./documents";
+import { settingsQuery } from "./settings";
 
 export type LengthRead = Schemas["LengthRead"];
 export type Range = Schemas["LengthText"]["range"];

@@ -1,10 +1,12 @@
 /** The whole: theme, server queries, routes. Each bench is loaded when it is first opened. */
+
 import CssBaseline from "@mui/material/CssBaseline";
 import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Unreachable } from "../api/client";
+import { OnceUsual, UsualProvider } from "../api/usual";
 import { Frame } from "./Frame";
 import { FrameProvider } from "./FrameContext";
 import { Home } from "./Home";
@@ -38,26 +40,30 @@ export function App() {
       <CssBaseline />
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <FrameProvider>
-            <Frame>
-              <Suspense fallback={null}>
-                <Routes>
-                  <Route path="/" element={<Home />} />
-                  <Route path="/unpack/:id?" element={<Unpack />} />
-                  <Route path="/photos/prints" element={<Prints />} />
-                  <Route path="/photos/:id?" element={<Photos />} />
-                  <Route path="/page" element={<Pages />} />
-                  <Route path="/page/together" element={<Together />} />
-                  <Route path="/page/:id" element={<PageBench />} />
-                  <Route path="/page/:id/variants" element={<Variants />} />
-                  <Route path="/cut/:id?" element={<Cut />} />
-                  <Route path="/cut/:id/bench" element={<CuttingBench />} />
-                  <Route path="/log" element={<Book />} />
-                  <Route path="*" element={<Navigate to="/" replace />} />
-                </Routes>
-              </Suspense>
-            </Frame>
-          </FrameProvider>
+          <UsualProvider>
+            <FrameProvider>
+              <Frame>
+                <OnceUsual>
+                  <Suspense fallback={null}>
+                    <Routes>
+                      <Route path="/" element={<Home />} />
+                      <Route path="/unpack/:id?" element={<Unpack />} />
+                      <Route path="/photos/prints" element={<Prints />} />
+                      <Route path="/photos/:id?" element={<Photos />} />
+                      <Route path="/page" element={<Pages />} />
+                      <Route path="/page/together" element={<Together />} />
+                      <Route path="/page/:id" element={<PageBench />} />
+                      <Route path="/page/:id/variants" element={<Variants />} />
+                      <Route path="/cut/:id?" element={<Cut />} />
+                      <Route path="/cut/:id/bench" element={<CuttingBench />} />
+                      <Route path="/log" element={<Book />} />
+                      <Route path="*" element={<Navigate to="/" replace />} />
+                    </Routes>
+                  </Suspense>
+                </OnceUsual>
+              </Frame>
+            </FrameProvider>
+          </UsualProvider>
         </BrowserRouter>
       </QueryClientProvider>
     </ThemeProvider>

@@ -1,4 +1,5 @@
 /** What stands around every bench: the way through as a ruler along the top, undo, the state of saving, settings. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -6,8 +7,11 @@ import Snackbar from "@mui/material/Snackbar";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef } from "react";
 import { Link, NavLink, useLocation } from "react-router";
-import { kitsQuery, type PageOut, pagesQuery, photosQuery } from "../api/documents";
 import { incoming } from "../api/incoming";
+import { kitsQuery } from "../api/kits";
+import { type PageOut, pagesQuery } from "../api/pages";
+import { photosQuery } from "../api/photos";
+import { OnceUsual } from "../api/usual";
 import { IconAction } from "../ui/IconAction";
 import { useTold } from "../ui/useTold";
 import { useFrame } from "./FrameContext";
@@ -53,7 +57,9 @@ export function Frame({ children }: { children: ReactNode }) {
             onClick={() => desk?.onRedo()}
             disabled={!desk?.redo}
           />
-          <Measures />
+          <OnceUsual>
+            <Measures />
+          </OnceUsual>
         </Box>
       </Box>
       {desk?.saving === "changed" && (

@@ -1,7 +1,7 @@
 /** Opens where there is something to do: the pages, or the first kit to unpack. */
 import { useQuery } from "@tanstack/react-query";
 import { Navigate } from "react-router";
-import { kitsQuery } from "../api/documents";
+import { kitsQuery } from "../api/kits";
 
 export function Home() {
   const { data } = useQuery(kitsQuery);

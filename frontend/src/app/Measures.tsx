@@ -1,12 +1,13 @@
 /** How the household measures: unit, finest mark, where the rulers have their zero. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Popover from "@mui/material/Popover";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, take } from "../api/client";
-import { type Settings, settingsQuery } from "../api/documents";
+import { putSettings, type Settings, settingsQuery } from "../api/settings";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
@@ -14,23 +15,11 @@ import { useFrame } from "./FrameContext";
 import { Punches } from "./Punches";
 import { PutAway } from "./PutAway";
 
-const MARKS: Record<Settings["unit"], readonly (readonly [Settings["mark"], string])[]> = {
-  in: [
-    ["1/8 in", "1/8 in"],
-    ["1/16 in", "1/16 in"],
-    ["1/32 in", "1/32 in"],
-  ],
-  mm: [
-    ["1 mm", "1 mm"],
-    ["0.5 mm", "0.5 mm"],
-  ],
-  cm: [
-    ["1 mm", "0.1 cm"],
-    ["0.5 mm", "0.05 cm"],
-  ],
-};
+/** In centimetres a mark is said in centimetres. */
+const SAID: Partial<Record<Settings["mark"], string>> = { "1 mm": "0.1 cm", "0.5 mm": "0.05 cm" };
 
 export function Measures() {
+  const usual = useUsual();
   const { data } = useQuery(settingsQuery);
   const queries = useQueryClient();
   const { say } = useFrame();
@@ -40,7 +29,7 @@ export function Measures() {
   async function change(settings: Settings): Promise<void> {
     if (!data) return;
     try {
-      await take(client.PUT("/api/settings", { body: { settings, version: data.saved.version } }));
+      await putSettings(settings, data.saved.version);
     } catch (error) {
       say((error as Error).message);
     }
@@ -72,13 +61,15 @@ export function Measures() {
                 ["mm", "millimetres"],
                 ["cm", "centimetres"],
               ]}
-              onChange={(unit) => void change({ ...settings, unit, mark: unit === "in" ? "1/16 in" : "1 mm" })}
+              onChange={(unit) => void change({ ...settings, unit, mark: usual.mark[unit] ?? settings.mark })}
             />
             <span>Finest mark</span>
             <Choice
               label="Finest mark"
               value={settings.mark}
-              options={MARKS[settings.unit]}
+              options={(usual.marks[settings.unit] ?? []).map(
+                (mark) => [mark, (settings.unit === "cm" && SAID[mark]) || mark] as const,
+              )}
               onChange={(mark) => void change({ ...settings, mark })}
             />
             <span>Rulers start</span>

@@ -1,7 +1,9 @@
 /** The punches and dies that are there: what can be punched is said where tiles and shapes are of another size. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { Settings } from "../api/documents";
+import type { Settings } from "../api/settings";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
@@ -17,6 +19,7 @@ interface Props {
 }
 
 export function Punches({ settings, onChange }: Props) {
+  const usual = useUsual();
   const { punches } = settings;
   const put = (next: Settings["punches"]) => onChange({ ...settings, punches: next });
   return (
@@ -44,11 +47,7 @@ export function Punches({ settings, onChange }: Props) {
           />
         </Box>
       ))}
-      <Button
-        size="small"
-        startIcon={<Icon name="add" size={16} />}
-        onClick={() => put([...punches, { figure: "circle", size: settings.unit === "in" ? "1 in" : "25 mm" }])}
-      >
+      <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => put([...punches, usual.punch])}>
         A punch
       </Button>
     </Box>

@@ -7,8 +7,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import type { Schemas } from "../api/client";
-import { awayQuery } from "../api/documents";
-import { bringBack } from "../api/putAway";
+import { bringBack } from "../api/history";
+import { awayQuery } from "../api/settings";
 import { useFrame } from "./FrameContext";
 import { colours } from "./theme";
 

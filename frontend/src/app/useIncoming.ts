@@ -1,8 +1,8 @@
 /** Photos that come in are shown at once, whatever bench is open. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { type PhotoOut, photosQuery } from "../api/documents";
 import { incoming } from "../api/incoming";
+import { type PhotoOut, photosQuery } from "../api/photos";
 import { useTold } from "../ui/useTold";
 
 const TOGETHER_MS = 250;

@@ -1,13 +1,13 @@
 /** Putting something away with a line at the foot that brings it back. */
 import { useQueryClient } from "@tanstack/react-query";
-import { bringBack, type Kind, putAway } from "../api/putAway";
+import { bringBack, type Kind, putAway } from "../api/history";
 import { useFrame } from "./FrameContext";
 
 export function usePutAway(): (kind: Kind, name: string, saved: { id: string; version: number }) => void {
   const queries = useQueryClient();
   const { say } = useFrame();
 
-  async function told(act: Promise<void>): Promise<void> {
+  async function told(act: Promise<unknown>): Promise<void> {
     try {
       await act;
     } catch (error) {

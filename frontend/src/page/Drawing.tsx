@@ -11,7 +11,8 @@ import {
   useState,
 } from "react";
 import type { Schemas } from "../api/client";
-import type { Evaluated, ShelfPaper } from "../api/documents";
+import type { ShelfPaper } from "../api/kits";
+import type { Evaluated } from "../api/recipe";
 import { colours, figures, measureFont } from "../app/theme";
 import { arrow } from "../ui/arrows";
 import { unbroken } from "../ui/figures";

@@ -1,7 +1,10 @@
 /** The handles of the chosen part: what its kind is about is pulled here, the figure beside the hand, on marks. */
+
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
-import { client, type Schemas, take } from "../api/client";
-import type { Evaluated, Recipe } from "../api/documents";
+import type { Schemas } from "../api/client";
+import type { Recipe } from "../api/pages";
+import type { Evaluated } from "../api/recipe";
+import { pullHandle } from "../api/recipe";
 import { colours } from "../app/theme";
 import type { Part } from "../parts/kinds";
 import { arrow } from "../ui/arrows";
@@ -64,7 +67,7 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
           across: asLength(across),
           down: asLength(down),
         };
-        const pulled = await take(client.POST("/api/pull", { body }));
+        const pulled = await pullHandle(body);
         const parts = latest.current.parts.map((one) => (one.id === part ? pulled.part : one));
         latest.current = { ...latest.current, parts };
         setSays({ field: handle.field, text: pulled.says });

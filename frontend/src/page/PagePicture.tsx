@@ -1,6 +1,7 @@
 /** A page as it will look, at a given scale, without rulers or handles. */
 import { useId } from "react";
-import type { Evaluated, ShelfPaper } from "../api/documents";
+import type { ShelfPaper } from "../api/kits";
+import type { Evaluated } from "../api/recipe";
 import { TilePattern } from "../ui/Swatch";
 import { byPart, DrawnLine, Pieces, usePatterns } from "./Drawing";
 import { inches } from "./scale";

@@ -1,6 +1,8 @@
 /** One piece on the drawing: paper with its pattern to scale, or a print with its picture cropped as chosen. */
+
 import { memo } from "react";
 import type { Schemas } from "../api/client";
+import { pictureWith } from "../api/pictures";
 import { colours } from "../app/theme";
 import { box } from "./scale";
 
@@ -142,7 +144,7 @@ export function PrintShape({ name, picture, width, height, id }: PrintProps) {
           <svg {...seen} viewBox={`${crop.x} ${crop.y} ${crop.width} ${crop.height}`} preserveAspectRatio="none">
             <title>{name}</title>
             <image
-              href={`/api/pictures/${picture.photo}/view${picture.query}`}
+              href={pictureWith(picture.photo ?? "", "view", picture.query)}
               width={1}
               height={1}
               preserveAspectRatio="none"

@@ -13,6 +13,9 @@ export function inches(length: string): number {
   return (sign ? -value : value) / (unit === "mm" ? 25.4 : 1);
 }
 
+/** No length at all, the same in every unit. */
+export const NOTHING = "0 in";
+
 /** A place on the drawing as a length that the server can read; it rounds it to a mark. */
 export function asLength(inch: number): string {
   return `${inch.toFixed(5)} in`;

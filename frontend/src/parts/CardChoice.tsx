@@ -1,5 +1,5 @@
 /** Which printed card of which sheet, and which of its sides. */
-import { useShelf } from "../api/documents";
+import { useShelf } from "../api/kits";
 import { Choice } from "../ui/Choice";
 
 interface Card {

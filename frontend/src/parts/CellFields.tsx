@@ -1,13 +1,15 @@
 /** Grids and tiles: what lies in which cell. */
+
 import Button from "@mui/material/Button";
-import { usePhotos } from "../api/documents";
+import { usePhotos } from "../api/photos";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { CountField } from "../ui/CountField";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { PaperPicker } from "../ui/PaperPicker";
 import { CardChoice } from "./CardChoice";
-import { type GridPart, NO_PAPER, type PartProps, PLAIN_PRINT, printOf, type TilesPart } from "./kinds";
+import { type GridPart, type PartProps, printOf, type TilesPart } from "./kinds";
 import { Sentence } from "./Sentence";
 import {
   CountValue,
@@ -24,6 +26,7 @@ import {
 type Cell = GridPart["cells"][number];
 
 export function GridFields(of: PartProps<GridPart>) {
+  const usual = useUsual();
   const { part } = of;
   const { open } = part;
   return (
@@ -76,8 +79,8 @@ export function GridFields(of: PartProps<GridPart>) {
         )}
       </Sentence>
       <Sentence>
-        <RoomValue of={of} field="width" label="Width" own="8 in" />
-        <RoomValue of={of} field="height" label="Height" own="8 in" />
+        <RoomValue of={of} field="width" label="Width" own={usual.grid_room} />
+        <RoomValue of={of} field="height" label="Height" own={usual.grid_room} />
       </Sentence>
       <Sentence>
         cells not named here are
@@ -134,6 +137,7 @@ function nextCell(part: GridPart): Cell {
 }
 
 function CellFields({ of, k, cell }: { of: PartProps<GridPart>; k: number; cell: Cell }) {
+  const usual = useUsual();
   const photos = usePhotos();
   const { part, onChange } = of;
   const put = (what: string, change: Partial<Cell>, group?: string) =>
@@ -194,7 +198,7 @@ function CellFields({ of, k, cell }: { of: PartProps<GridPart>; k: number; cell:
           onChange={(id) => {
             const photo = photos.find((p) => p.saved.id === id);
             put(photo ? `chose ${photo.photo.name}` : "took the photo out", {
-              print: photo ? printOf(photo) : null,
+              print: photo ? printOf(usual, photo) : null,
             });
           }}
         />
@@ -209,7 +213,7 @@ function CellFields({ of, k, cell }: { of: PartProps<GridPart>; k: number; cell:
           />
           <PaperPicker
             label={`${name}: paper`}
-            value={cell.choice ?? NO_PAPER}
+            value={cell.choice ?? usual.choice}
             onChange={(choice, paper) => put(`chose ${paper}`, { choice })}
           />
         </>
@@ -227,6 +231,7 @@ function CellFields({ of, k, cell }: { of: PartProps<GridPart>; k: number; cell:
 type Taken = TilesPart["taken"][number];
 
 export function TilesFields(of: PartProps<TilesPart>) {
+  const usual = useUsual();
   const { part, onChange } = of;
   return (
     <>
@@ -259,15 +264,15 @@ export function TilesFields(of: PartProps<TilesPart>) {
             ["scattered", "scattered,"],
           ]}
         />
-        <RoomValue of={of} field="width" label="Width" own="6 in" />
-        <RoomValue of={of} field="height" label="Height" own="6 in" />
+        <RoomValue of={of} field="width" label="Width" own={usual.tiles_room} />
+        <RoomValue of={of} field="height" label="Height" own={usual.tiles_room} />
         <EitherValue of={of} field="trimmed" label="At the edge" yes="trimmed at the edge" no="whole tiles only" />
       </Sentence>
       {part.layout === "ring" && (
         <Sentence inset>
           round
-          <RoomValue of={of} field="hole_width" label="Hole width" own="4 in" />
-          <RoomValue of={of} field="hole_height" label="Hole height" own="4 in" />
+          <RoomValue of={of} field="hole_width" label="Hole width" own={usual.tiles_hole} />
+          <RoomValue of={of} field="hole_height" label="Hole height" own={usual.tiles_hole} />
         </Sentence>
       )}
       {part.layout === "scattered" && (
@@ -323,16 +328,7 @@ export function TilesFields(of: PartProps<TilesPart>) {
           size="small"
           startIcon={<Icon name="add" size={16} />}
           onClick={() => {
-            const taken = {
-              row: 0,
-              column: part.taken.length,
-              what: "photo",
-              print: PLAIN_PRINT,
-              choice: NO_PAPER,
-              sheet: null,
-              card: "",
-              back: false,
-            } as const;
+            const taken = { ...usual.taken, column: part.taken.length };
             onChange("took a cell", { ...part, taken: [...part.taken, taken] });
           }}
         >
@@ -345,6 +341,7 @@ export function TilesFields(of: PartProps<TilesPart>) {
 }
 
 function TakenFields({ of, k, taken }: { of: PartProps<TilesPart>; k: number; taken: Taken }) {
+  const usual = useUsual();
   const photos = usePhotos();
   const { part, onChange } = of;
   const put = (what: string, change: Partial<Taken>, group?: string) =>
@@ -391,7 +388,7 @@ function TakenFields({ of, k, taken }: { of: PartProps<TilesPart>; k: number; ta
           options={[["", "not chosen yet"], ...photos.map((p) => [p.saved.id, p.photo.name] as const)]}
           onChange={(id) => {
             const photo = photos.find((p) => p.saved.id === id);
-            put(photo ? `chose ${photo.photo.name}` : "took the photo out", { print: printOf(photo) });
+            put(photo ? `chose ${photo.photo.name}` : "took the photo out", { print: printOf(usual, photo) });
           }}
         />
       )}

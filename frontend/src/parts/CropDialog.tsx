@@ -6,7 +6,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useQuery } from "@tanstack/react-query";
-import { cropQuery, usePictures } from "../api/documents";
+import { cropQuery, usePictures } from "../api/photos";
 import { pictureAt } from "../api/pictures";
 import { CropFrame } from "../page/CropFrame";
 import type { Print } from "./kinds";

@@ -1,8 +1,9 @@
 import Button from "@mui/material/Button";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { LengthField } from "../ui/LengthField";
-import { type JointPart, type PartProps, type Print, printOf } from "./kinds";
+import type { JointPart, PartProps, Print } from "./kinds";
 import { MatList } from "./MatList";
 import { PlaceFields } from "./PlaceFields";
 import { PrintFields } from "./PrintFields";
@@ -11,6 +12,7 @@ import { Sentence } from "./Sentence";
 const MOST = 12;
 
 export function JointFields({ part, pages, onChange }: PartProps<JointPart>) {
+  const usual = useUsual();
   const { prints } = part;
   return (
     <>
@@ -57,7 +59,7 @@ export function JointFields({ part, pages, onChange }: PartProps<JointPart>) {
             onClick={() =>
               onChange("added a photo", {
                 ...part,
-                prints: [...prints, { ...(prints.at(-1) ?? printOf(undefined)), photo: null }],
+                prints: [...prints, { ...(prints.at(-1) ?? usual.print), photo: null }],
               })
             }
           >

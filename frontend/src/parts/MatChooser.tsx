@@ -1,8 +1,10 @@
 /** Which papers would do for a mat: ranked for the picture, each with its reason, tried on at a press. */
+
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import { client, type Schemas, take } from "../api/client";
-import { useShelf } from "../api/documents";
+import type { Schemas } from "../api/client";
+import { useShelf } from "../api/kits";
+import { matChoices } from "../api/recipe";
 import { colours } from "../app/theme";
 import { Swatch } from "../ui/Swatch";
 import { usePageHere } from "./PageHere";
@@ -22,12 +24,7 @@ export function MatChooser({ part, mat, value, onChange }: Props) {
   const asked = here && withoutChoice(here.page, part, mat);
   const { data } = useQuery({
     queryKey: ["mat choices", here?.id, asked, part, mat],
-    queryFn: () =>
-      take(
-        client.POST("/api/mats/choices", {
-          body: { page: here?.page as Schemas["Recipe"], part, mat, id: here?.id },
-        }),
-      ),
+    queryFn: () => matChoices({ page: here?.page as Schemas["Recipe"], part, mat, id: here?.id }),
     placeholderData: (last) => last,
     enabled: here !== null,
   });

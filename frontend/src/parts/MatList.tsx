@@ -3,14 +3,14 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useUnit } from "../api/documents";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { CountField } from "../ui/CountField";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
-import { type Mat, newMat, USUAL } from "./kinds";
+import type { Mat } from "./kinds";
 import { MatChooser } from "./MatChooser";
 import { usePageHere } from "./PageHere";
 import { Sentence } from "./Sentence";
@@ -25,7 +25,7 @@ interface Props {
 const SIDES = ["left", "top", "right", "bottom"] as const;
 
 export function MatList({ part, mats, onChange }: Props) {
-  const unit = useUnit();
+  const usual = useUsual();
   const replace = (k: number, mat: Mat) => mats.map((old, n) => (n === k ? mat : old));
   return (
     <>
@@ -50,7 +50,7 @@ export function MatList({ part, mats, onChange }: Props) {
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() => onChange("added a mat", [...mats, newMat(unit, mats.length ? "narrow" : "border")])}
+        onClick={() => onChange("added a mat", [...mats, mats.length ? usual.narrow_mat : usual.mat])}
       >
         {mats.length ? "Another mat under it" : "Mat under it"}
       </Button>
@@ -81,7 +81,7 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
   const hasPhoto = kind === "photo" || kind === "joint";
   const [choosing, setChoosing] = useState(false);
   const b = mat.borders;
-  const usual = USUAL[useUnit()];
+  const usual = useUsual();
   const even = SIDES.every((side) => b[side] === b.left);
   const name = `Mat ${number}`;
   return (

@@ -1,12 +1,14 @@
 /** The openings of a panel or a card: the photo behind each, and the ring mat round it. */
+
 import Button from "@mui/material/Button";
-import { useUnit } from "../api/documents";
+import { useUsual } from "../api/usual";
+import { NOTHING } from "../page/scale";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
-import { hasLength, newOpening, type Opening, type PartProps, PLAIN_PRINT, USUAL } from "./kinds";
+import { hasLength, type Opening, oneMoreOpening, type PartProps } from "./kinds";
 import { PrintFields } from "./PrintFields";
 import { Sentence } from "./Sentence";
 import { FIGURES } from "./values";
@@ -14,7 +16,7 @@ import { FIGURES } from "./values";
 const MOST = 24;
 
 export function OpeningFields<P extends { openings: Opening[] }>({ part, onChange }: PartProps<P>) {
-  const unit = useUnit();
+  const usual = useUsual();
   const { openings } = part;
   const put = (next: Opening[]) => ({ ...part, openings: next });
   return (
@@ -37,7 +39,7 @@ export function OpeningFields<P extends { openings: Opening[] }>({ part, onChang
         <Button
           size="small"
           startIcon={<Icon name="add" size={16} />}
-          onClick={() => onChange("cut an opening", put([...openings, newOpening(unit, openings.at(-1))]))}
+          onClick={() => onChange("cut an opening", put([...openings, oneMoreOpening(usual, openings.at(-1))]))}
         >
           {openings.length ? "Another opening" : "An opening in it"}
         </Button>
@@ -54,7 +56,7 @@ interface OneProps {
 }
 
 function OneOpening({ name, opening, onChange, onRemove }: OneProps) {
-  const usual = USUAL[useUnit()];
+  const usual = useUsual();
   return (
     <>
       <Sentence>
@@ -130,7 +132,7 @@ function OneOpening({ name, opening, onChange, onRemove }: OneProps) {
               value={opening.ring_choice}
               onChange={(ring_choice, paper) => onChange(`chose ${paper}`, { ring_choice })}
             />
-            <Button size="small" onClick={() => onChange("took the ring away", { ring: "0 in" })}>
+            <Button size="small" onClick={() => onChange("took the ring away", { ring: NOTHING })}>
               No ring
             </Button>
           </>
@@ -140,7 +142,7 @@ function OneOpening({ name, opening, onChange, onRemove }: OneProps) {
           </Button>
         )}
         {!opening.print && (
-          <Button size="small" onClick={() => onChange("put a photo behind", { print: PLAIN_PRINT })}>
+          <Button size="small" onClick={() => onChange("put a photo behind", { print: usual.print })}>
             A photo behind it
           </Button>
         )}

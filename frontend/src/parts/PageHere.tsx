@@ -1,6 +1,7 @@
 /** The page on which a part is, for fields that ask about it; nothing where parts are shown elsewhere. */
 import { createContext, useContext } from "react";
-import type { Evaluated, Recipe } from "../api/documents";
+import type { Recipe } from "../api/pages";
+import type { Evaluated } from "../api/recipe";
 
 export interface Here {
   id: string;

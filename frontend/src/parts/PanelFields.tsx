@@ -1,16 +1,17 @@
-import { useUnit } from "../api/documents";
+import { useUsual } from "../api/usual";
+import { NOTHING } from "../page/scale";
 import { Choice } from "../ui/Choice";
 import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
-import { type PanelPart, type PartProps, USUAL } from "./kinds";
+import type { PanelPart, PartProps } from "./kinds";
 import { MatList } from "./MatList";
 import { OpeningFields } from "./OpeningFields";
 import { Sentence } from "./Sentence";
 import { AngleValue, PlaceOf } from "./values";
 
 export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
-  const usual = USUAL[useUnit()];
+  const usual = useUsual();
   return (
     <>
       <Sentence>
@@ -110,14 +111,14 @@ export function PanelFields({ part, pages, onChange }: PartProps<PanelPart>) {
           onChange={(way) =>
             onChange("changed how a panel is joined", {
               ...part,
-              joined: way === "one" ? null : { seam: null, lap: "0 in", ...part.joined, way },
+              joined: way === "one" ? null : { seam: null, lap: NOTHING, ...part.joined, way },
             })
           }
         />
         {part.joined && (
           <SeamFields
             joined={part.joined}
-            usual={usual.height}
+            usual={usual.print.height}
             onChange={(what, joined, group) => onChange(what, { ...part, joined }, group)}
           />
         )}

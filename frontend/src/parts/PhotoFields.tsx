@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
-import { client, take } from "../api/client";
-import type { Evaluated } from "../api/documents";
+import type { Evaluated } from "../api/recipe";
+import { fill, movePart } from "../api/recipe";
 import { asLength, box, inches } from "../page/scale";
 import type { PartProps, PhotoPart } from "./kinds";
 import { MatList } from "./MatList";
@@ -13,10 +13,10 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
   const { line, window } = cutOf(here?.evaluated, part.id, pages);
 
   /** As large as a page or the spread: its sizes are worked out by the server. */
-  async function fill(on: "left" | "right" | "spread"): Promise<void> {
+  async function cover(on: "left" | "right" | "spread"): Promise<void> {
     if (!here) return;
     const body = { page: here.page, part: part.id, on };
-    const filled = await take(client.POST("/api/fill", { body })).catch(() => null);
+    const filled = await fill(body).catch(() => null);
     const what = `made a photo as large as the ${on === "spread" ? "spread" : "page"}`;
     if (filled) onChange(what, filled.part as PhotoPart, undefined, part);
   }
@@ -27,7 +27,7 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
     if (!here || !lies) return;
     const x = asLength(inches(lies.x) - by * window);
     const body = { page: here.page, id: here.id, part: part.id, x };
-    const moved = await take(client.POST("/api/move", { body })).catch(() => null);
+    const moved = await movePart(body).catch(() => null);
     if (moved) onChange("moved the cut on a photo", moved.part as PhotoPart, "line", part);
   }
 
@@ -43,11 +43,11 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
         onLine={(by) => void moveLine(by)}
       >
         {pages === 2 && (
-          <Button size="small" onClick={() => void fill("spread")}>
+          <Button size="small" onClick={() => void cover("spread")}>
             As the whole spread
           </Button>
         )}
-        <Button size="small" onClick={() => void fill(part.place.on === "right" ? "right" : "left")}>
+        <Button size="small" onClick={() => void cover(part.place.on === "right" ? "right" : "left")}>
           As the whole page
         </Button>
       </PrintFields>

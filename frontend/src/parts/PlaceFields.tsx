@@ -1,4 +1,5 @@
 /** Where a part lies: on which page, how far from which edge of it or of another part, or on an axis. */
+import { NOTHING } from "../page/scale";
 import { Choice } from "../ui/Choice";
 import { CountField } from "../ui/CountField";
 import { IconAction } from "../ui/IconAction";
@@ -47,7 +48,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
   function countFrom(way: "across" | "down", of: string | null): void {
     const held = place[way];
     const edge = of === null && held.edge in INSIDE ? INSIDE[held.edge as keyof typeof INSIDE] : held.edge;
-    const next = { edge, by: of === held.of ? held.by : "0 in", of };
+    const next = { edge, by: of === held.of ? held.by : NOTHING, of };
     onChange("changed what it is placed from", { ...place, [way]: next } as Place);
   }
 
@@ -126,7 +127,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
               onChange={(edge) =>
                 onChange("changed where it is measured from", {
                   ...place,
-                  across: { ...across, edge, by: edge === "centre" ? "0 in" : across.by },
+                  across: { ...across, edge, by: edge === "centre" ? NOTHING : across.by },
                 })
               }
             />
@@ -135,9 +136,9 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
               icon="across"
               small
               name="Centre across"
-              pressed={across.edge === "centre" && across.by === "0 in"}
+              pressed={across.edge === "centre" && across.by === NOTHING}
               onClick={() =>
-                onChange("centred across", { ...place, across: { ...across, edge: "centre", by: "0 in" } })
+                onChange("centred across", { ...place, across: { ...across, edge: "centre", by: NOTHING } })
               }
             />
           </Sentence>
@@ -155,7 +156,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
               onChange={(edge) =>
                 onChange("changed where it is measured from", {
                   ...place,
-                  down: { ...down, edge, by: edge === "centre" ? "0 in" : down.by },
+                  down: { ...down, edge, by: edge === "centre" ? NOTHING : down.by },
                 })
               }
             />
@@ -164,8 +165,8 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
               icon="downwards"
               small
               name="Centre down"
-              pressed={down.edge === "centre" && down.by === "0 in"}
-              onClick={() => onChange("centred down", { ...place, down: { ...down, edge: "centre", by: "0 in" } })}
+              pressed={down.edge === "centre" && down.by === NOTHING}
+              onClick={() => onChange("centred down", { ...place, down: { ...down, edge: "centre", by: NOTHING } })}
             />
           </Sentence>
         </>

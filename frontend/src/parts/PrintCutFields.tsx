@@ -1,13 +1,14 @@
 /** What is done to a print: its own crop, its tone, a rim cut off later, a trim all round. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type ReactNode, useState } from "react";
-import { useUnit } from "../api/documents";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { LengthField } from "../ui/LengthField";
 import { CropDialog } from "./CropDialog";
-import { hasLength, type Print, USUAL } from "./kinds";
+import { hasLength, type Print } from "./kinds";
 import { Sentence } from "./Sentence";
 
 interface Props {
@@ -22,7 +23,7 @@ interface Props {
 export function PrintCutFields({ print, label, onChange, line, onLine, children }: Props) {
   const [cropping, setCropping] = useState(false);
   const [more, setMore] = useState(false);
-  const unit = useUnit();
+  const usual = useUsual();
   const rimmed = hasLength(print.rim) || hasLength(print.below);
   const changed = print.tone !== "as the photo" || print.rim_off || hasLength(print.trim);
   const shown = more || changed;
@@ -44,7 +45,7 @@ export function PrintCutFields({ print, label, onChange, line, onLine, children 
           onChange={(way) =>
             onChange(way === "none" ? "closed a print’s hole" : "punched a print", {
               ...print,
-              hole: way === "none" ? null : USUAL[unit].wide,
+              hole: way === "none" ? null : usual.from_edge,
             })
           }
         />

@@ -1,9 +1,10 @@
 /** A print: which photo, its size as it lies, its rim. */
+
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { client, take } from "../api/client";
-import { printSizesQuery, usePhotos, usePictures } from "../api/documents";
+import { fitShape, printSizesQuery, usePhotos, usePictures } from "../api/photos";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
@@ -25,6 +26,7 @@ interface Props {
 }
 
 export function PrintFields({ print, label, onChange, onRemove, line, onLine, children }: Props) {
+  const usual = useUsual();
   const pictures = usePictures();
   const photos = usePhotos();
   return (
@@ -46,7 +48,7 @@ export function PrintFields({ print, label, onChange, onRemove, line, onLine, ch
             const name = pictures.find((p) => p.id === id)?.name;
             onChange(
               name ? `chose ${name}` : "took the photo out",
-              photo ? printOf(photo) : { ...print, photo: id || null, frame: null },
+              photo ? printOf(usual, photo) : { ...print, photo: id || null, frame: null },
             );
           }}
         />
@@ -79,7 +81,7 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
   );
   async function reshape(shape: Print["shape"]): Promise<void> {
     const { width, height } = print;
-    const fitted = await take(client.POST("/api/shapes/fit", { body: { shape, width, height } })).catch(() => null);
+    const fitted = await fitShape({ shape, width, height }).catch(() => null);
     const what = `made a print ${shape === "rectangle" ? "with corners" : shape}`;
     onChange(what, { ...print, shape, ...fitted }, undefined, print);
   }

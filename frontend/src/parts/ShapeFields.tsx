@@ -1,20 +1,12 @@
 /** Shapes, pockets, rows and rings, cards, tape, axes. */
+
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { kitsQuery, useUnit } from "../api/documents";
+import { kitsQuery } from "../api/kits";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { CardChoice } from "./CardChoice";
-import {
-  type AxisPart,
-  type CardPart,
-  type CutoutPart,
-  NO_PAPER,
-  type PartProps,
-  type PocketPart,
-  type RoundsPart,
-  type TapePart,
-  USUAL,
-} from "./kinds";
+import type { AxisPart, CardPart, CutoutPart, PartProps, PocketPart, RoundsPart, TapePart } from "./kinds";
 import { MatList } from "./MatList";
 import { OpeningFields } from "./OpeningFields";
 import { Sentence } from "./Sentence";
@@ -47,6 +39,7 @@ const HALVES = [
 ] as const;
 
 export function CutoutFields(of: PartProps<CutoutPart>) {
+  const usual = useUsual();
   const { part, onChange } = of;
   const cut = CUTS[part.figure];
   return (
@@ -76,7 +69,9 @@ export function CutoutFields(of: PartProps<CutoutPart>) {
             ["none", "no hole"],
             ["hole", "a hole, from the top"],
           ]}
-          onChange={(way) => onChange("changed the hole", { ...part, hole: way === "none" ? null : "1/2 in" })}
+          onChange={(way) =>
+            onChange("changed the hole", { ...part, hole: way === "none" ? null : usual.from_edge })
+          }
         />
         {part.hole !== null && (
           <>
@@ -98,7 +93,7 @@ export function CutoutFields(of: PartProps<CutoutPart>) {
 
 export function PocketFields(of: PartProps<PocketPart>) {
   const { part, onChange } = of;
-  const unit = useUnit();
+  const usual = useUsual();
   return (
     <>
       <Sentence>
@@ -130,7 +125,7 @@ export function PocketFields(of: PartProps<PocketPart>) {
               onChange={(way) =>
                 onChange("changed what goes in", {
                   ...part,
-                  tag_width: way === "fits" ? null : USUAL[unit].width,
+                  tag_width: way === "fits" ? null : usual.print.width,
                 })
               }
             />
@@ -142,7 +137,7 @@ export function PocketFields(of: PartProps<PocketPart>) {
             </Button>
           </>
         ) : (
-          <Button size="small" onClick={() => onChange("put something in", { ...part, inside: NO_PAPER })}>
+          <Button size="small" onClick={() => onChange("put something in", { ...part, inside: usual.choice })}>
             Something to go in
           </Button>
         )}
@@ -218,6 +213,7 @@ export function CardFields(of: PartProps<CardPart>) {
 }
 
 export function TapeFields(of: PartProps<TapePart>) {
+  const usual = useUsual();
   const { part, onChange } = of;
   const kits = useQuery(kitsQuery).data ?? [];
   const rolls = kits.flatMap((kit) => kit.kit.things).filter((thing) => thing.kind === "tape");
@@ -251,7 +247,7 @@ export function TapeFields(of: PartProps<TapePart>) {
             ["own", "for"],
           ]}
           onChange={(way) =>
-            onChange("changed the length", { ...part, length: way === "edge" ? null : USUAL.in.width })
+            onChange("changed the length", { ...part, length: way === "edge" ? null : usual.print.width })
           }
         />
         {part.length !== null && <LengthValue of={of} field="length" label="Tape length" />}

@@ -1,13 +1,15 @@
 /** One value of a part, as a field that changes it: what all kinds share. */
+
 import Button from "@mui/material/Button";
 import type { Range } from "../api/lengths";
+import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { CountField } from "../ui/CountField";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
-import { type Figure, NO_PAPER, type PaperChoice, type PartProps, type Placed } from "./kinds";
+import type { Figure, PaperChoice, PartProps, Placed } from "./kinds";
 import { PlaceFields } from "./PlaceFields";
 import { Sentence } from "./Sentence";
 
@@ -108,6 +110,7 @@ const MOST_PAPERS = 24;
 
 /** Several papers that are laid in turn, and with a seed in another order. */
 export function PapersValue<P extends { papers: PaperChoice[] }>({ of }: { of: PartProps<P> }) {
+  const usual = useUsual();
   const { papers } = of.part;
   const put = (what: string, next: PaperChoice[]) => of.onChange(what, { ...of.part, papers: next });
   return (
@@ -145,7 +148,7 @@ export function PapersValue<P extends { papers: PaperChoice[] }>({ of }: { of: P
         <Button
           size="small"
           startIcon={<Icon name="add" size={16} />}
-          onClick={() => put("added a paper", [...papers, NO_PAPER])}
+          onClick={() => put("added a paper", [...papers, usual.choice])}
         >
           Paper
         </Button>

@@ -6,8 +6,8 @@
 import Box from "@mui/material/Box";
 import { useEffect, useId, useLayoutEffect, useRef, useState } from "react";
 import { Unreachable } from "../api/client";
-import { useUnit } from "../api/documents";
 import { type Range, readLength, useShown } from "../api/lengths";
+import { useUnit } from "../api/settings";
 import { colours, figures } from "../app/theme";
 import { Complaint } from "./Complaint";
 

@@ -3,7 +3,7 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import type { Schemas } from "../api/client";
-import { type ShelfPaper, useShelf } from "../api/documents";
+import { type ShelfPaper, useShelf } from "../api/kits";
 import { colours } from "../app/theme";
 import { IconAction } from "./IconAction";
 import { Swatch } from "./Swatch";

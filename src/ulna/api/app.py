@@ -30,11 +30,27 @@ from ulna.api import (
     settings,
     templates,
     together,
+    usual,
 )
 from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household.home import Household
 from ulna.household.searches import Searches
 
+MODULES = (
+    usual,
+    settings,
+    kits,
+    photos,
+    templates,
+    prints,
+    printing,
+    pages,
+    evaluating,
+    arranging,
+    cutting,
+    book,
+    together,
+)
 WEB = Path(__file__).parent.parent / "web"
 
 
@@ -67,20 +83,7 @@ def create_app(home: Path, passphrase: str | None = None, printer: str | None = 
     app.add_middleware(_Door, refusal=_from_elsewhere)
     if passphrase:
         app.add_middleware(_Door, refusal=_asks_for(passphrase))
-    for module in (
-        settings,
-        kits,
-        photos,
-        templates,
-        prints,
-        printing,
-        pages,
-        evaluating,
-        arranging,
-        cutting,
-        book,
-        together,
-    ):
+    for module in MODULES:
         app.include_router(module.router)
     _serve_interface(app)
     return app

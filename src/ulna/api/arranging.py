@@ -20,7 +20,7 @@ from ulna.core.page import arranging
 from ulna.core.page.arranging import Arranged
 from ulna.core.page.audition import Trial, trials
 from ulna.core.page.between import Measured, between
-from ulna.core.page.page import PagePlan, Variant
+from ulna.core.page.plan import PagePlan, Variant
 from ulna.core.page.pulling import pulled
 from ulna.core.page.reformat import reformat
 from ulna.core.page_formats import PageFormat, PageName

@@ -21,6 +21,8 @@ def _without_titles(schema: Any) -> Any:
         return [_without_titles(item) for item in schema]
     if not isinstance(schema, dict):
         return schema
+    if "prefixItems" in schema:  # what reads answers knows lists, no pairs
+        return {"type": "array", "items": _without_titles(schema["prefixItems"][0])}
     return {
         key: _without_titles(value) for key, value in schema.items() if key != "title" or not isinstance(value, str)
     }

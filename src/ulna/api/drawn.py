@@ -9,7 +9,7 @@ from pydantic import model_validator
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
-from ulna.core.page.page import DrawnLine, PartOnPage
+from ulna.core.page.evaluate import DrawnLine, PartOnPage
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts import pieces
 from ulna.core.parts.pieces import PaperChoice, Role

@@ -15,7 +15,8 @@ from ulna.core.kit.gutting import GutOffer, answered
 from ulna.core.page import moving
 from ulna.core.page.adding import Added, add
 from ulna.core.page.dressing import dressed
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import PageName
 from ulna.core.paper.colour import Liveliness, word
 from ulna.core.paper.ranking import MatChoice

@@ -15,10 +15,10 @@ from ulna.api.wire import Saved, Series, What, attachment, saved
 from ulna.core.measure import text
 from ulna.core.paper import patterns
 from ulna.core.paper.shelf import Card, Face, Kit, Paper, Side, cards_in_rows
-from ulna.core.ranges import Colour, Size
+from ulna.core.ranges import COLOUR
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
-from ulna.formats.documents import AnyLength, Doc
+from ulna.formats.documents import AnyLength, Doc, Size
 from ulna.formats.kit_csv import Rows
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.formats.svg import Tile
@@ -60,7 +60,7 @@ class PatternOut(BaseModel):
 
 
 class Colours(BaseModel):
-    colours: Annotated[list[Doc[Colour]], Field(min_length=1, max_length=5)]
+    colours: Annotated[list[Annotated[str, Field(pattern=COLOUR)]], Field(min_length=1, max_length=5)]
 
 
 class PictureOut(BaseModel):
@@ -80,8 +80,8 @@ class Straighten(BaseModel):
     """The sheet's corners in shares of the picture, top left first, clockwise; the sheet's size."""
 
     corners: Annotated[list[tuple[float, float]], Field(min_length=4, max_length=4)]
-    width: Doc[Size]
-    height: Doc[Size]
+    width: Size
+    height: Size
 
 
 class SideIn(BaseModel):

@@ -12,7 +12,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.wire import Saved, Series, What, attachment, saved
 from ulna.core.kit.cutting import Stage
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.formats import recipe as recipe_format
 from ulna.formats import svg

@@ -14,7 +14,7 @@ from ulna.api.history import add_history
 from ulna.api.wire import Saved, Series, What, saved
 from ulna.core.geometry.shapes import Shape, fitted
 from ulna.core.measure import inches, parse, text
-from ulna.core.page.page import photos_of
+from ulna.core.page.plan import photos_of
 from ulna.core.photos import crop as cropping
 from ulna.core.photos import fitting, look
 from ulna.core.photos.crop import Crop, Framing, Sharpness

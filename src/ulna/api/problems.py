@@ -11,8 +11,8 @@ from pydantic import BaseModel, ValidationError
 from pydantic_core import ErrorDetails
 from starlette.exceptions import HTTPException
 
-from ulna.core.errors import FieldError, LengthError, NotOnShelf, UlnaError
-from ulna.store.errors import Changed, NotThere, StoreError
+from ulna.core.errors import FieldError, LengthError, UlnaError
+from ulna.store.errors import Changed
 
 
 class FieldProblem(BaseModel):
@@ -42,8 +42,7 @@ REFUSALS: dict[int | str, dict[str, Any]] = {
 
 def register(app: FastAPI) -> None:
     """Makes every error a `Problem`."""
-    app.add_exception_handler(UlnaError, _of_core)
-    app.add_exception_handler(StoreError, _of_store)
+    app.add_exception_handler(UlnaError, _of_ours)
     app.add_exception_handler(RequestValidationError, _of_request)
     app.add_exception_handler(ValidationError, _of_request)
     app.add_exception_handler(OSError, _of_disk)
@@ -55,25 +54,17 @@ def _answer(status: int, problem: Problem) -> JSONResponse:
     return JSONResponse(problem.model_dump(), status_code=status)
 
 
-def _of_core(_request: Request, error: Exception) -> JSONResponse:
+def _of_ours(_request: Request, error: Exception) -> JSONResponse:
+    """Every error says itself what it is and how it is answered."""
+    assert isinstance(error, UlnaError)
     fields = []
     if isinstance(error, FieldError):
         fields = [FieldProblem(field=error.field, read=str(error.read)[:80], sentence=error.sentence)]
     elif isinstance(error, LengthError):
         fields = [FieldProblem(field="length", read=error.read[:80], sentence=error.sentence)]
-    code = error.code if isinstance(error, UlnaError) else "error"
-    return _answer(
-        404 if isinstance(error, NotOnShelf) else 422, Problem(code=code, sentence=str(error), fields=fields)
-    )
-
-
-def _of_store(_request: Request, error: Exception) -> JSONResponse:
-    if isinstance(error, NotThere):
-        return _answer(404, Problem(code="not-there", sentence=str(error)))
-    if isinstance(error, Changed):
-        version = error.current.version
-        return _answer(409, Problem(code="changed", sentence=str(error), current_version=version))
-    return _answer(409, Problem(code="no-step", sentence=str(error)))
+    version = error.current.version if isinstance(error, Changed) else None
+    problem = Problem(code=error.code, sentence=error.sentence, fields=fields, current_version=version)
+    return _answer(error.status, problem)
 
 
 def _of_request(_request: Request, error: Exception) -> JSONResponse:

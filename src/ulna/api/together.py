@@ -11,7 +11,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.wire import PageAsked, Saved, saved
 from ulna.core.kit.gutting import GutOffer
 from ulna.core.kit.together import MOST_PAGES, Help, PageSet, PaperLeft, Short, Takes, papers_left, short, takes
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.formats.documents import Doc
 from ulna.household import cutting
 from ulna.household.home import Household

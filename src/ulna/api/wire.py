@@ -8,7 +8,7 @@ from typing import Annotated, Any
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.formats.documents import Doc
 from ulna.store.library import Kept
 

@@ -76,30 +76,11 @@ def _opened(home: Path | None) -> Iterator[Household]:
     """A household, closed again afterwards; what its store refuses is told in one line."""
     from ulna.household.home import Household
 
-    with _told():
-        household = Household(_home(home))
-        try:
-            yield household
-        finally:
-            household.close()
-
-
-@contextmanager
-def _told() -> Iterator[None]:
-    """Errors of the store and of documents as one line each, with exit status 2."""
-    from pydantic import ValidationError
-
-    from ulna.store.errors import StoreError
-
+    household = Household(_home(home))
     try:
-        yield
-    except StoreError as error:
-        print(error.sentence, file=sys.stderr)
-        raise typer.Exit(2) from None
-    except ValidationError as error:
-        first = error.errors()[0]
-        print(f"{'.'.join(map(str, first['loc']))}: {first['msg']}", file=sys.stderr)
-        raise typer.Exit(2) from None
+        yield household
+    finally:
+        household.close()
 
 
 def _home(home: Path | None) -> Path:
@@ -142,8 +123,7 @@ def _serve(home: Path, host: str, port: int, printer: str, passphrase: str = "")
     actual = listening.getsockname()[1] if listening else port
     steady()
     print(f"Ulna is open at http://{host}:{actual}", flush=True)
-    with _told():
-        uvicorn.Server(config).run(sockets=[listening] if listening else None)
+    uvicorn.Server(config).run(sockets=[listening] if listening else None)
 
 
 @app.command()
@@ -158,8 +138,7 @@ def demo(
     """Open a household aboard a narrowboat, with kits, photos and pages."""
     from ulna.demo.household import set_up
 
-    with _told():
-        made = set_up(home, reset)
+    made = set_up(home, reset)
     if made:
         print("The demo household has come aboard.")
     if not only:
@@ -202,8 +181,7 @@ def printer(
 
     if attended:  # whoever started it may be gone without a word; its end of the pipe is closed then
         threading.Thread(target=lambda: (sys.stdin.read(), os._exit(0)), daemon=True).start()
-    with _told():
-        switch_on(folder or _home(None) / "printer", port, seconds)
+    switch_on(folder or _home(None) / "printer", port, seconds)
 
 
 @app.command()
@@ -408,8 +386,7 @@ def backup(
     """Keep everything in one file: the library with its history, and the pictures."""
     from ulna.store import backup as packing
 
-    with _told():
-        packing.write(_home(home), file)
+    packing.write(_home(home), file)
     print(f"{file} holds everything")
 
 
@@ -421,6 +398,5 @@ def restore(
     """Unpack a backup into a folder that has no library yet."""
     from ulna.store import backup as packing
 
-    with _told():
-        packing.read(file, _home(home))
+    packing.read(file, _home(home))
     print(f"everything is back in {_home(home)}")

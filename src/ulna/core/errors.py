@@ -1,9 +1,11 @@
-"""Every error of the core.
+"""The errors of the core, and the root of all.
 
     UlnaError
     ├── LengthError      (ValueError)   a text that is no length
     ├── FieldError       (ValueError)   a field that holds what cannot be
-    └── NotOnShelf       (LookupError)  a name that nothing on the shelf has
+    ├── NotOnShelf       (LookupError)  a name that nothing on the shelf has
+    ├── StoreError                      what can go wrong with the library (store.errors)
+    └── NoAnswer                        a machine that does not answer (machines)
 
 An error carries its data; the sentence that a person reads is made from them here and nowhere else.
 """
@@ -15,6 +17,8 @@ class UlnaError(Exception):
     """The root: `code` for programs, `sentence` for people."""
 
     code = "error"
+    status = 422
+    """How a server answers: 404 not there, 409 not as things stand, 422 not so, 503 not now."""
 
     @property
     def sentence(self) -> str:
@@ -61,6 +65,7 @@ class NotOnShelf(UlnaError, LookupError):
     """A paper, photo or page that is named but is not there."""
 
     code = "not-on-shelf"
+    status = 404
 
     def __init__(self, what: str, name: str) -> None:
         super().__init__(what, name)

@@ -74,7 +74,8 @@ Id = Annotated[str, Text(80, 1)]
 Name = Annotated[str, Text(120)]
 Title = Annotated[str, Text(120, 1)]
 """A name that is not left empty."""
-Colour = Annotated[str, Text(form=r"^#[0-9a-fA-F]{6}$")]
+COLOUR = r"^#[0-9a-fA-F]{6}$"
+Colour = Annotated[str, Text(form=COLOUR)]
 Angle = Annotated[float, Real(-180, 180)]
 Share = Annotated[float, Real(0, 1)]
 Zoom = Annotated[float, Real(1, 20)]

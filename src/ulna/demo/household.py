@@ -11,7 +11,7 @@ from pathlib import Path
 from ulna.core.cutting import progress
 from ulna.core.kit.together import PageSet
 from ulna.core.measure import inches
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.photos.crop import Face, Framing
 from ulna.core.photos.print_list import WantedPrint
 from ulna.core.photos.prints import Print

@@ -7,7 +7,7 @@ from dataclasses import replace
 from ulna.core.geometry.rects import Borders
 from ulna.core.geometry.shapes import Shape
 from ulna.core.measure import ZERO, Length, parse
-from ulna.core.page.page import Group, PagePlan
+from ulna.core.page.plan import Group, PagePlan
 from ulna.core.page_formats import PageName, of_kind
 from ulna.core.paper.shelf import Face
 from ulna.core.parts.kinds.band import Band

@@ -12,7 +12,7 @@ from typing import Any, Literal, TypeVar
 
 from ulna.core.kit.cutting import Cutting
 from ulna.core.kit.settings import Settings
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Kit
 from ulna.core.photos.photo import PhotoRecord
 from ulna.core.photos.print_list import PrintList

@@ -6,7 +6,7 @@ import json
 from dataclasses import dataclass
 from typing import Any, Literal
 
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.formats.documents import model_of, read_json, written
 
 

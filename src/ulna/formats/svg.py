@@ -12,7 +12,7 @@ from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
 from ulna.core.geometry import polygons
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler
-from ulna.core.page.page import DrawnLine, Evaluated
+from ulna.core.page.evaluate import DrawnLine, Evaluated
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper import patterns
 from ulna.core.paper.shelf import Paper, Shelf, Side

@@ -26,7 +26,8 @@ from ulna.core.kit.gutting import Member, Planner, Settled, settle, settle_all
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import Help, helps, piecing
 from ulna.core.measure import Length, Ruler
-from ulna.core.page.page import Evaluated, PagePlan, evaluate
+from ulna.core.page.evaluate import Evaluated, evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.pieces import Ground, Piece
 from ulna.core.planner import plan_cuts

@@ -17,7 +17,8 @@ from ulna.core.kit.cutting import Cutting, Stage
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import PageSet
 from ulna.core.measure import Length, Ruler
-from ulna.core.page.page import Evaluated, PagePlan, Variant, evaluate
+from ulna.core.page.evaluate import Evaluated, evaluate
+from ulna.core.page.plan import PagePlan, Variant
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper import colour, ranking

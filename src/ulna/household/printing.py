@@ -12,7 +12,7 @@ from typing import TYPE_CHECKING, Literal
 from ulna.core.errors import UlnaError
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.page.page import Evaluated
+from ulna.core.page.evaluate import Evaluated
 from ulna.core.photos import crop as cropping
 from ulna.core.photos import print_sheets
 from ulna.core.photos import template as templates

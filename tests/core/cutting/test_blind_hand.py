@@ -24,8 +24,9 @@ from ulna.core.cutting.steps import Cut
 from ulna.core.geometry import polygons
 from ulna.core.measure import MARKS, Ruler, Unit, inches
 from ulna.core.page.arranging import page_as_panel
+from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.flush import stays_whole
-from ulna.core.page.page import Evaluated, PagePlan, evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import Direction, Shelf
 from ulna.core.parts.kinds.base import Base

@@ -6,40 +6,22 @@ from dataclasses import replace
 
 import pytest
 
-from tests.core.examples import ground, mat, paper, said_at, scrap, size
+from tests.core.cutting.lists import listed, panel, pieces_of
+from tests.core.examples import mat, paper, said_at, scrap, size
 from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.directions import says
-from ulna.core.cutting.listing import cut_list
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.kit.cost import cost, lacking
 from ulna.core.measure import Ruler, inches, parse
-from ulna.core.page.page import PagePlan, evaluate
-from ulna.core.page_formats import of_kind
-from ulna.core.paper.shelf import Edge, Paper, Shelf, Strip
-from ulna.core.parts.kinds import Part
+from ulna.core.paper.shelf import Edge, Shelf, Strip
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.pieces import PaperChoice, Piece
 from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
-
-
-def pieces_of(*parts: Part, papers: tuple[Paper, ...]) -> tuple[Piece, ...]:
-    plan = PagePlan("x", of_kind("12x12"), parts=parts)
-    return evaluate(plan, ground(plan.format, *papers)).pieces
-
-
-def listed(pieces: tuple[Piece, ...], *papers: Paper, first: int = 1) -> CutList:
-    shelf = Shelf.of(list(papers))
-    plan = plan_cuts(demand(pieces, shelf), 20_000)
-    return cut_list(plan, {p.id: p for p in pieces}, shelf, Ruler(), first)
-
-
-def panel(id: str, width: str, height: str, paper: str, side: str = "A", **more: object) -> Panel:
-    return Panel(id, id, None, parse(width), parse(height), PaperChoice(paper, side), **more)  # type: ignore[arg-type]
 
 
 def test_the_cuts_are_said_in_trimmer_figures() -> None:

@@ -7,7 +7,8 @@ from ulna.core.cutting import progress
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.measure import Ruler, inches, parse
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.pieces import Piece

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from tests.core.cutting.test_cut_list import listed, panel, pieces_of
+from tests.core.cutting.lists import listed, panel, pieces_of
 from tests.core.examples import paper
 from ulna.core.cutting import progress
 from ulna.core.cutting.cut_list import CutList

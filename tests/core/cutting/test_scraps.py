@@ -8,10 +8,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.cutting.test_cut_list import listed, panel, pieces_of
+from tests.core.any_page import SHELF, worked_out
+from tests.core.any_page import listed as listed_of
+from tests.core.cutting.lists import listed, panel, pieces_of
 from tests.core.examples import paper, said_at, size
-from tests.core.page.test_any_page import SHELF, worked_out
-from tests.core.page.test_any_page import listed as listed_of
 from tests.core.pages import pages
 from ulna.core.cutting import mishaps, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
@@ -20,7 +20,7 @@ from ulna.core.errors import FieldError
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
 
 RULER = Ruler()

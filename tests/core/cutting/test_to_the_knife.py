@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from tests.core.cutting.test_cut_list import listed, panel, pieces_of
+from tests.core.cutting.lists import listed, panel, pieces_of
 from tests.core.examples import HERON, ground, paper, said_at, scrap
 from ulna.core.cutting import progress, scraps
 from ulna.core.cutting.cut_list import CutList
@@ -13,7 +13,8 @@ from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.geometry.figures import Hole, outline
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page.page import Gutting, PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import Gutting, PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.paper.shelf import Card as SheetCard
 from ulna.core.paper.shelf import Direction, Paper, Shelf, Side

@@ -8,9 +8,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.cutting.test_cut_list import listed, panel, pieces_of
+from tests.core.any_page import worked_out
+from tests.core.cutting.lists import listed, panel, pieces_of
 from tests.core.examples import paper
-from tests.core.page.test_any_page import worked_out
 from tests.core.pages import PAPERS, pages
 from ulna.core.cutting import mishaps, progress, scraps
 from ulna.core.cutting.cut_list import CutList
@@ -18,7 +18,7 @@ from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
 from ulna.core.kit.book import PaperEntry, book
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
 from ulna.core.paper.yields import fit, makes
 from ulna.core.planner import plan_cuts

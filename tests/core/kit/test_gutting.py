@@ -9,7 +9,8 @@ from tests.core.planner.checker import faults
 from ulna.core.cutting.demand import demand
 from ulna.core.kit.gutting import Settled, answered, settle
 from ulna.core.measure import inches, parse
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds.base import Base

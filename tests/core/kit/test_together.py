@@ -8,7 +8,8 @@ from tests.core.examples import HERON, ground, mat, paper, scrap
 from ulna.core.kit.gutting import Member, settle_all
 from ulna.core.kit.together import helps, piecing, rechosen, takes
 from ulna.core.measure import inches, parse
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Direction, Paper, Side
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.panel import Panel

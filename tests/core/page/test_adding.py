@@ -11,7 +11,8 @@ from tests.core.examples import ground, mat
 from tests.core.pages import pages, prints, sixteenths
 from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page.adding import add
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.base import Base

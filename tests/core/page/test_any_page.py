@@ -8,11 +8,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from tests.core.any_page import QUICK, SHELF, listed, worked_out
 from tests.core.examples import ground
 from tests.core.pages import PAPERS, pages
 from ulna.core.cutting import progress
 from ulna.core.cutting.blocks_in_phase import blocks
-from ulna.core.cutting.cut_list import CutList, CutSheet
+from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.steps import Cut, Gut
@@ -20,24 +21,14 @@ from ulna.core.geometry.polygons import area, bounds
 from ulna.core.geometry.rects import Rect
 from ulna.core.kit.cost import cost
 from ulna.core.measure import MARKS, ZERO, Ruler, Unit, inches
-from ulna.core.page.page import Evaluated, PagePlan, evaluate, halved
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.halves import halved
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
-from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.planner import plan_cuts
 
-SHELF, MARK = Shelf.of(list(PAPERS)), inches(0, 1, 16)
-QUICK = 300
-"""Effort that gives some plan at once; what is tested holds for every plan."""
-
-
-def worked_out(plan: PagePlan) -> Evaluated:
-    return evaluate(plan, ground(plan.format, *PAPERS))
-
-
-def listed(page: Evaluated) -> CutList:
-    plan = plan_cuts(demand(page.pieces, SHELF), QUICK)
-    return cut_list(plan, {p.id: p for p in page.pieces}, SHELF, Ruler())
+MARK = inches(0, 1, 16)
 
 
 def halves(step: Cut) -> list[Rect]:

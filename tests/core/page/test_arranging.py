@@ -18,7 +18,8 @@ from ulna.core.page import arranging
 from ulna.core.page.audition import trials
 from ulna.core.page.between import between
 from ulna.core.page.dressing import dressed
-from ulna.core.page.page import Group, Gutting, PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import Group, Gutting, PagePlan
 from ulna.core.page.pulling import pull
 from ulna.core.page.reformat import reformat
 from ulna.core.page_formats import of_kind

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from tests.core.examples import ground
 from ulna.core.measure import Ruler, inches, parse
+from ulna.core.page.evaluate import evaluate
 from ulna.core.page.guides import distances, guides, nearest
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.place import Across, Down, Place

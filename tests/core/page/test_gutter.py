@@ -10,8 +10,9 @@ from hypothesis import strategies as st
 from tests.core.examples import LOCK, ground, size
 from ulna.core.findings import Finding
 from ulna.core.measure import Length, inches, parse
+from ulna.core.page.evaluate import evaluate
 from ulna.core.page.gutter import CLEAR, line_on
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.photo import PhotoPart, filling
 from ulna.core.parts.pieces import Ground

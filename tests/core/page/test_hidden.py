@@ -13,7 +13,8 @@ from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, Unit, inches, parse
 from ulna.core.page import hidden
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf, Stock
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.photo import PhotoPart

@@ -12,7 +12,9 @@ from tests.core.examples import HERON, ground, mat, paper, size
 from ulna.core.errors import NotOnShelf
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
-from ulna.core.page.page import PagePlan, evaluate, move
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.moving import move
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.panel import Panel

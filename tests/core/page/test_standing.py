@@ -9,7 +9,9 @@ import pytest
 from tests.core.examples import boxes_of, ground, said
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, inches, parse
-from ulna.core.page.page import PagePlan, evaluate, move
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.moving import move
+from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.axis import Axis

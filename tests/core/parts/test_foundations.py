@@ -14,7 +14,8 @@ from ulna.core.geometry.polygons import area, bounds
 from ulna.core.geometry.rects import Borders
 from ulna.core.measure import MARKS, ZERO, Length, Ruler, Unit, inches, mm, parse
 from ulna.core.page.arranging import mirrored
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.joined import Joined
 from ulna.core.parts.kinds.base import Base

@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 
 from tests.core.examples import HERON, ground, said, size, worked
 from ulna.core.measure import MARKS, ZERO, Length, Ruler, Unit, inches, mm, parse
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.grid import Cell, Grid, solve
 from ulna.core.parts.pieces import PaperChoice

@@ -16,7 +16,8 @@ from ulna.core.geometry.polygons import area, bounds
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Ruler, inches, parse
 from ulna.core.page.arranging import mirrored
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.paper.shelf import Card as SheetCard
 from ulna.core.paper.shelf import Shelf, Thing, ThingKind

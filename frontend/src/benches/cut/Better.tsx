@@ -1,11 +1,11 @@
 /** How good a list is that is not begun yet, and a longer search for a better one, with progress, to be stopped. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { client, take } from "../../api/client";
-import { type CuttingOut, cuttingQuery } from "../../api/documents";
+import { beginSearch, type CuttingOut, cuttingQuery, searchQuery, stopSearch } from "../../api/cutting";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 
@@ -21,11 +21,9 @@ const FOUND = {
 export function Better({ id, data }: { id: string; data: CuttingOut }) {
   const queries = useQueryClient();
   const { say } = useFrame();
-  const at = { params: { path: { id } } };
-  const key = ["search", id];
+  const key = searchQuery(id).queryKey;
   const { data: search } = useQuery({
-    queryKey: key,
-    queryFn: () => take(client.GET("/api/pages/{id}/cutting/search", at)),
+    ...searchQuery(id),
     refetchInterval: (query) => (query.state.data?.state === "searching" ? OFTEN : false),
     enabled: !data.begun,
   });
@@ -37,15 +35,14 @@ export function Better({ id, data }: { id: string; data: CuttingOut }) {
 
   async function begin(): Promise<void> {
     try {
-      const body = { seconds: SECONDS };
-      queries.setQueryData(key, await take(client.POST("/api/pages/{id}/cutting/search", { ...at, body })));
+      queries.setQueryData(key, await beginSearch(id, SECONDS));
     } catch (error) {
       say((error as Error).message);
     }
   }
 
   async function stop(): Promise<void> {
-    queries.setQueryData(key, await take(client.POST("/api/pages/{id}/cutting/search/stop", at)));
+    queries.setQueryData(key, await stopSearch(id));
   }
 
   if (data.begun || data.cuts.sheets.length === 0) return null;

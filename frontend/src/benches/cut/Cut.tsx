@@ -1,4 +1,5 @@
 /** Cut: sheet by sheet, one cut after the other in trimmer figures, ticked off as they are made. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -7,7 +8,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { type CuttingOut, pagesQuery, useShelf } from "../../api/documents";
+import type { CuttingOut } from "../../api/cutting";
+import { cutsFile, cutsPdf, sheetFile } from "../../api/cutting";
+import { useShelf } from "../../api/kits";
+import { pagesQuery } from "../../api/pages";
 import { colours, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { Finding } from "../../ui/Finding";
@@ -67,12 +71,12 @@ function CutBench({ id, pages, onPage }: BenchProps) {
   const tileOf = (s: Schemas["CutSheet"]) =>
     shelf.find((p) => p.paper.id === s.of_paper)?.tiles?.[s.face === "A" ? "a" : "b"];
   const files = [
-    ["Cut list on letter (PDF)", `/api/pages/${id}/cuts.pdf?paper=letter`],
-    ["Cut list on A4 (PDF)", `/api/pages/${id}/cuts.pdf?paper=a4`],
-    ["Pieces (CSV)", `/api/pages/${id}/pieces.csv`],
-    ["Every sheet and outline at true size (SVG)", `/api/pages/${id}/cuts.svg`],
-    ["The whole list for programs (JSON)", `/api/pages/${id}/cuts.json`],
-    ...(sheet ? [[`Sheet ${number} at true size (SVG)`, `/api/pages/${id}/sheets/${number}.svg`] as const] : []),
+    ["Cut list on letter (PDF)", cutsPdf(id, "letter")],
+    ["Cut list on A4 (PDF)", cutsPdf(id, "a4")],
+    ["Pieces (CSV)", cutsFile(id, "pieces.csv")],
+    ["Every sheet and outline at true size (SVG)", cutsFile(id, "cuts.svg")],
+    ["The whole list for programs (JSON)", cutsFile(id, "cuts.json")],
+    ...(sheet ? [[`Sheet ${number} at true size (SVG)`, sheetFile(id, number)] as const] : []),
   ] as const;
 
   return (

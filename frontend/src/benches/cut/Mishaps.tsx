@@ -1,9 +1,11 @@
 /** When the hand did otherwise: a piece is spoiled, or a cut was made elsewhere. The rest is planned again at once. */
+
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import { useState } from "react";
-import type { CutStep, CuttingOut } from "../../api/documents";
+import type { CutStep, CuttingOut } from "../../api/cutting";
 import { colours } from "../../app/theme";
+import { NOTHING } from "../../page/scale";
 import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
 import { unbroken } from "../../ui/figures";
@@ -21,6 +23,8 @@ interface SpoiledProps extends Props {
   last: number | null;
 }
 
+const NONE = { width: NOTHING, height: NOTHING };
+
 export function Spoiled({ data, ticked, last, onAct, onClose }: SpoiledProps) {
   const pieces = data.cuts.sheets.flatMap((sheet) => {
     const given = new Set(sheet.steps.filter((s) => ticked.has(s.key)).flatMap((s) => s.gives));
@@ -29,10 +33,10 @@ export function Spoiled({ data, ticked, last, onAct, onClose }: SpoiledProps) {
   const [number, setNumber] = useState(last ?? pieces[0]?.number ?? 0);
   const [left, setLeft] = useState<"nothing" | "all" | "some">("nothing");
   const piece = pieces.find((p) => p.number === number);
-  const [size, setSize] = useState<{ width: string; height: string }>({ width: "0 in", height: "0 in" });
+  const [size, setSize] = useState<{ width: string; height: string }>(NONE);
   if (!piece) return null;
   const all = { width: piece.rect.width, height: piece.rect.height };
-  const given = left === "nothing" ? { width: "0 in", height: "0 in" } : left === "all" ? all : size;
+  const given = left === "nothing" ? NONE : left === "all" ? all : size;
 
   return (
     <Asking

@@ -1,7 +1,7 @@
 /** A sheet as it lies on the trimmer: its paper, numbered pieces, rests, and the cuts. */
 import { useId } from "react";
 import type { Schemas } from "../../api/client";
-import type { CutStep } from "../../api/documents";
+import type { CutStep } from "../../api/cutting";
 import { colours, figures, measureFont } from "../../app/theme";
 import { type Box, box, inches } from "../../page/scale";
 import { unbroken } from "../../ui/figures";

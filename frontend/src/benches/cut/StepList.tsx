@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import type { Schemas } from "../../api/client";
-import type { CuttingOut } from "../../api/documents";
+import type { CuttingOut } from "../../api/cutting";
 import { colours } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 

@@ -1,11 +1,13 @@
 /** The kit's book: what there was of every paper, what was cut from it and for which page, what is left. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { bookQuery, type ShelfPaper, useShelf } from "../../api/documents";
+import { type ShelfPaper, useShelf } from "../../api/kits";
+import { BOOK_CSV, bookQuery } from "../../api/pages";
 import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
@@ -29,7 +31,7 @@ export default function Book() {
       {any && (
         <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2 }}>
           <Legend />
-          <Button component="a" href="/api/book.csv" download size="small">
+          <Button component="a" href={BOOK_CSV} download size="small">
             What was cut (CSV)
           </Button>
         </Box>

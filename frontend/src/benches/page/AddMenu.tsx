@@ -1,4 +1,5 @@
 /** What can be added to a page. */
+
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -7,15 +8,18 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { usePhotos, useUnit } from "../../api/documents";
+import type { PhotoOut } from "../../api/photos";
+import { usePhotos } from "../../api/photos";
 import { pictureAt } from "../../api/pictures";
+import { menuQuery, type Offered, useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
-import { CATALOGUE, type Entry, found } from "../../parts/catalogue";
-import { newBase, newJoint, newPhoto, type Part } from "../../parts/kinds";
+import { begun, type Part, printOf } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
 import type { PageFormat } from "./formats";
+import { found } from "./search";
 import type { Add } from "./useAdd";
 
 interface Props {
@@ -25,7 +29,7 @@ interface Props {
 }
 
 export function AddMenu({ parts, format, onAdd }: Props) {
-  const unit = useUnit();
+  const usual = useUsual();
   const { pages } = format;
   const [choosing, setChoosing] = useState(false);
   const bases = parts.filter((part) => part.kind === "base");
@@ -40,19 +44,15 @@ export function AddMenu({ parts, format, onAdd }: Props) {
           <Button
             size="small"
             startIcon={<Icon name="add" size={16} />}
-            onClick={() => void onAdd("added a base", [newBase(free)], undefined, true)}
+            onClick={() => void onAdd("added a base", [begun({ ...usual.base, on: free })], undefined, true)}
           >
             Base paper
           </Button>
         )}
-        <Catalogue
-          onPick={(entry) =>
-            void onAdd(
-              `added ${entry.name.toLowerCase()}`,
-              entry.make({ unit, width: format.width, height: format.height }),
-              undefined,
-              true,
-            )
+        <Menu
+          format={format}
+          onPick={({ name, part }) =>
+            void onAdd(`added ${name.toLowerCase()}`, [begun(part as Part)], undefined, true)
           }
         />
       </Box>
@@ -62,16 +62,17 @@ export function AddMenu({ parts, format, onAdd }: Props) {
 }
 
 /** Everything else: found by typing a word, or by its picture. */
-function Catalogue({ onPick }: { onPick: (entry: Entry) => void }) {
+function Menu({ format, onPick }: { format: PageFormat; onPick: (entry: Offered) => void }) {
+  const { data: menu = [] } = useQuery(menuQuery(format));
   const [typed, setTyped] = useState("");
   return (
-    <Autocomplete<Entry>
+    <Autocomplete<Offered>
       size="small"
-      options={CATALOGUE as Entry[]}
+      options={menu}
       value={null}
       inputValue={typed}
       onInputChange={(_, text, reason) => reason !== "reset" && setTyped(text)}
-      filterOptions={(_, { inputValue }) => found(inputValue) as Entry[]}
+      filterOptions={(_, { inputValue }) => found(menu, inputValue)}
       getOptionLabel={(entry) => entry.name}
       onChange={(_, entry) => {
         if (entry) onPick(entry);
@@ -114,7 +115,7 @@ function Catalogue({ onPick }: { onPick: (entry: Entry) => void }) {
 }
 
 function PhotoChooser({ pages, onAdd, onClose }: { pages: number; onAdd: Add; onClose: () => void }) {
-  const unit = useUnit();
+  const usual = useUsual();
   const photos = usePhotos();
   const [chosen, setChosen] = useState<string[]>([]);
   const [adding, setAdding] = useState(false);
@@ -127,14 +128,17 @@ function PhotoChooser({ pages, onAdd, onClose }: { pages: number; onAdd: Add; on
     onClose();
   }
 
+  const photoPart = (photo: PhotoOut | undefined) => begun({ ...usual.photo, print: printOf(usual, photo) });
+
   function each(): void {
     const [one] = picked;
     const what = picked.length > 1 ? `added ${picked.length} photos` : `added ${one?.photo.name ?? "a photo"}`;
-    void add(what, picked.length ? picked.map((photo) => newPhoto(unit, photo)) : [newPhoto(unit)]);
+    void add(what, picked.length ? picked.map(photoPart) : [begun(usual.photo)]);
   }
 
   function together(): void {
-    void add("added photos on one mat", [newJoint(unit, picked.length ? picked : [undefined, undefined])]);
+    const prints = picked.length ? picked.map((photo) => printOf(usual, photo)) : usual.joint.prints;
+    void add("added photos on one mat", [begun({ ...usual.joint, prints })]);
   }
 
   return (

@@ -1,20 +1,19 @@
 /** What can be done with the chosen parts together. */
+
 import Button from "@mui/material/Button";
 import Divider from "@mui/material/Divider";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useState } from "react";
-import type { paths } from "../../../generated/schema";
-import { useUnit } from "../../api/documents";
-import { USUAL } from "../../parts/kinds";
+import type { Arrange as Asked } from "../../api/recipe";
+import { useUsual } from "../../api/usual";
 import { Sentence } from "../../parts/Sentence";
 import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
 import { LengthField } from "../../ui/LengthField";
 
-type Asked = Partial<paths["/api/arrange"]["post"]["requestBody"]["content"]["application/json"]>;
-export type Arrange = (what: string, asked: Asked & Pick<Required<Asked>, "act">) => Promise<void>;
+export type Arrange = (what: string, asked: Omit<Asked, "page" | "parts">) => Promise<void>;
 
 interface Props {
   /** How many are chosen; of a group all its parts count. */
@@ -103,8 +102,8 @@ export function ArrangeMenu({ many, grouped, pages, onArrange }: Props) {
 
 /** A finished page, trimmed all round, goes on a new base: all that lies on it goes along and ends where it ends. */
 function PanelDialog({ pages, onArrange, onClose }: Omit<Props, "many" | "grouped"> & { onClose: () => void }) {
-  const usual = USUAL[useUnit()];
-  const [trim, setTrim] = useState<string>(usual.border);
+  const usual = useUsual();
+  const [trim, setTrim] = useState(usual.border);
   const [on, setOn] = useState<"left" | "right">("left");
   return (
     <Asking
@@ -136,10 +135,11 @@ function PanelDialog({ pages, onArrange, onClose }: Omit<Props, "many" | "groupe
 function RepeatDialog({ onArrange, onClose }: { onArrange: Arrange; onClose: () => void }) {
   const [rows, setRows] = useState(1);
   const [columns, setColumns] = useState(3);
-  const [across, setAcross] = useState("2 in");
-  const [down, setDown] = useState("2 in");
+  const { apart } = useUsual();
+  const [across, setAcross] = useState(apart);
+  const [down, setDown] = useState(apart);
   const [count, setCount] = useState(6);
-  const [radius, setRadius] = useState("2 in");
+  const [radius, setRadius] = useState(apart);
 
   function done(what: string, asked: Parameters<Arrange>[1]): void {
     onClose();

@@ -1,10 +1,12 @@
 /** Auditioning papers on a part: a key steps through the papers of the kit and their backs; kept, or gone back. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { client, take } from "../../api/client";
-import { type Recipe, useShelf } from "../../api/documents";
+import { useShelf } from "../../api/kits";
+import type { Recipe } from "../../api/pages";
+import { audition } from "../../api/recipe";
 import { colours } from "../../app/theme";
 import type { PaperChoice, Part } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
@@ -34,7 +36,7 @@ export function Audition({ id, page, part, onTry, onClose }: Props) {
       staleTime: 60_000,
       queryFn: () => {
         if (!of) return [];
-        return take(client.POST("/api/audition", { body: { page: before.page, id, part: before.part.id, of } }));
+        return audition({ page: before.page, id, part: before.part.id, of });
       },
     }).data ?? [];
   const [tried, setTried] = useState<number | null>(null);

@@ -1,7 +1,9 @@
 /** Measuring: any two things pressed on give their distance, drawn and in one sentence. */
+
 import { useState } from "react";
-import { client, type Schemas, take } from "../../api/client";
-import type { Recipe } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import type { Recipe } from "../../api/pages";
+import { between } from "../../api/recipe";
 import { colours } from "../../app/theme";
 import { Figure } from "../../page/Drawing";
 import { inches } from "../../page/scale";
@@ -30,7 +32,7 @@ export function useMeasuring(id: string, page: Recipe) {
     if (part === first) return;
     setSecond([part]);
     try {
-      setMeasured(await take(client.POST("/api/between", { body: { page, id, first, second: part } })));
+      setMeasured(await between({ page, id, first, second: part }));
     } catch {
       clear(); // one of them cannot be made: there is nothing to measure from
     }

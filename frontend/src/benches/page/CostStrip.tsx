@@ -2,7 +2,9 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
-import type { Cost, Recipe, ShelfPaper } from "../../api/documents";
+import type { ShelfPaper } from "../../api/kits";
+import type { Recipe } from "../../api/pages";
+import type { Cost } from "../../api/recipe";
 import { colours, narrow } from "../../app/theme";
 import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";

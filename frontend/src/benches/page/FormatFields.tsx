@@ -1,9 +1,11 @@
 /** The format of a page: which kind, single or double, and the size where it is one's own. */
 
+import { useUsual } from "../../api/usual";
+import { NOTHING } from "../../page/scale";
 import { hasLength } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
 import { LengthField } from "../../ui/LengthField";
-import { FORMATS, formatOf, type PageFormat } from "./formats";
+import { formatOf, type PageFormat } from "./formats";
 
 interface Props {
   format: PageFormat;
@@ -12,17 +14,18 @@ interface Props {
 }
 
 export function FormatFields({ format, onChange }: Props) {
+  const usual = useUsual();
   return (
     <>
       <Choice
         label="Format"
         value={format.kind}
-        options={FORMATS.map((f) => [f.kind, f.name] as const)}
+        options={usual.formats.map(({ format, name }) => [format.kind, name] as const)}
         onChange={(kind) =>
           onChange((now) =>
             kind === "own"
               ? { ...now, kind }
-              : { ...formatOf(kind, kind.startsWith("notebook") ? 2 : now.pages), binding: now.binding },
+              : { ...formatOf(usual, kind, kind.startsWith("notebook") ? 2 : now.pages), binding: now.binding },
           )
         }
       />
@@ -59,7 +62,7 @@ export function FormatFields({ format, onChange }: Props) {
           ["none", "no binding strip"],
           ["kept", "binding strip of"],
         ]}
-        onChange={(way) => onChange((now) => ({ ...now, binding: way === "none" ? "0 in" : "1/2 in" }))}
+        onChange={(way) => onChange((now) => ({ ...now, binding: way === "none" ? NOTHING : usual.wide }))}
       />
       {hasLength(format.binding) && (
         <LengthField
@@ -77,7 +80,7 @@ export function FormatFields({ format, onChange }: Props) {
             ["size", "papers cut at size"],
             ["over", "papers cut ⅛ in over"],
           ]}
-          onChange={(way) => onChange((now) => ({ ...now, allowance: way === "size" ? "0 in" : "1/8 in" }))}
+          onChange={(way) => onChange((now) => ({ ...now, allowance: way === "size" ? NOTHING : usual.narrow }))}
         />
       )}
     </>

@@ -1,10 +1,11 @@
 /** What would help a piece that no sheet can give: each was tried, each is one press. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, take } from "../../api/client";
-import type { Recipe } from "../../api/documents";
+import type { Recipe } from "../../api/pages";
+import { pieceHelpsQuery } from "../../api/recipe";
 import { unbroken } from "../../ui/figures";
 
 interface Props {
@@ -16,12 +17,7 @@ interface Props {
 
 export function Helps({ id, page, piece, onTake }: Props) {
   const [asked, setAsked] = useState(false);
-  const { data } = useQuery({
-    queryKey: ["helps", id, page, piece],
-    queryFn: () => take(client.POST("/api/helps", { body: { id, page, piece } })),
-    enabled: asked,
-    gcTime: 20_000,
-  });
+  const { data } = useQuery({ ...pieceHelpsQuery(id, page, piece), enabled: asked });
   if (!asked) {
     return (
       <Button size="small" onClick={() => setAsked(true)}>

@@ -1,9 +1,11 @@
 /** Hidden middles of a page: what each would give back, what that saves, and a person's word about it. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
-import { client, type Schemas, take } from "../../api/client";
-import type { Recipe } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import type { Recipe } from "../../api/pages";
+import { piecingQuery } from "../../api/recipe";
 import { colours } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 
@@ -31,11 +33,7 @@ interface Props {
 }
 
 export function HiddenPaper({ id, page, offers, said, onSay, onLook, onTake }: Props) {
-  const { data: pieced } = useQuery({
-    queryKey: ["piecing", id, page],
-    queryFn: () => take(client.POST("/api/piecing", { body: { id, page } })),
-    gcTime: 20_000,
-  });
+  const { data: pieced } = useQuery(piecingQuery(id, page));
   return (
     <Box
       component="ul"

@@ -1,22 +1,17 @@
 /** The page: its recipe beside the drawing at scale, and what it costs underneath. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
-import { client, type Schemas, take, Unreachable } from "../../api/client";
-import {
-  costQuery,
-  evaluatedQuery,
-  type PageOut,
-  pageQuery,
-  pageSource,
-  type Recipe,
-  settingsQuery,
-  useDesk,
-  useShelf,
-} from "../../api/documents";
+import { type Schemas, Unreachable } from "../../api/client";
+import { useShelf } from "../../api/kits";
 import { merged } from "../../api/merge";
+import { type PageOut, pageFile, pageQuery, pageSource, type Recipe } from "../../api/pages";
+import { arrange as askArrange, costQuery, evaluatedQuery, gut as gutPiece, reformat } from "../../api/recipe";
+import { settingsQuery } from "../../api/settings";
+import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow, words } from "../../app/theme";
 import { Drawing } from "../../page/Drawing";
@@ -30,7 +25,6 @@ import { SaveMenu } from "../../ui/SaveMenu";
 import { AddMenu } from "./AddMenu";
 import { type Arrange, ArrangeMenu } from "./ArrangeMenu";
 import { Audition } from "./Audition";
-import { arrangeBody } from "./arrange";
 import { Between, useMeasuring } from "./Between";
 import { CostStrip } from "./CostStrip";
 import { FormatFields } from "./FormatFields";
@@ -126,8 +120,7 @@ function Bench({ answer }: { answer: PageOut }) {
     const parts = [chosen, ...more];
     try {
       const then = now();
-      const body = arrangeBody({ ...asked, page: then, id, parts });
-      const arranged = await take(client.POST("/api/arrange", { body }));
+      const arranged = await askArrange({ ...asked, page: then, id, parts });
       editLate(what, then, arranged.page);
       const [first, ...rest] = arranged.chosen;
       setChosen(first ?? null);
@@ -145,8 +138,8 @@ function Bench({ answer }: { answer: PageOut }) {
     const what = "took a part off";
     const then = now();
     try {
-      const body = arrangeBody({ page: then, id, parts: [part.id], act: "remove" });
-      editLate(what, then, (await take(client.POST("/api/arrange", { body }))).page);
+      const left = await askArrange({ page: then, id, parts: [part.id], act: "remove" });
+      editLate(what, then, left.page);
     } catch {
       edit(what, { parts: now().parts.filter((old) => old.id !== part.id) });
     }
@@ -162,7 +155,7 @@ function Bench({ answer }: { answer: PageOut }) {
       const then = now();
       const format = change(then.format);
       try {
-        const moved = await take(client.POST("/api/reformat", { body: { page: then, format, id } }));
+        const moved = await reformat({ page: then, format, id });
         editLate("changed the format", then, moved.page);
         if (moved.told.length) say(moved.told.join(" "));
       } catch {
@@ -176,7 +169,7 @@ function Bench({ answer }: { answer: PageOut }) {
       gut === null ? "left a middle to the house rule" : gut ? "cut a middle out" : "left a middle whole";
     const then = now();
     try {
-      editLate(what, then, await take(client.POST("/api/gut", { body: { page: then, piece, gut } })));
+      editLate(what, then, await gutPiece({ page: then, piece, gut }));
     } catch (error) {
       say((error as Error).message);
     }
@@ -214,9 +207,9 @@ function Bench({ answer }: { answer: PageOut }) {
   const part = (page.parts as Part[]).find((p) => p.id === chosen);
 
   const exports = [
-    ["Picture to send (PNG)", `/api/pages/${id}/page.png`],
-    ["Picture as drawing (SVG)", `/api/pages/${id}/page.svg`],
-    ["The page as a file (JSON)", `/api/pages/${id}/page.json`],
+    ["Picture to send (PNG)", pageFile(id, "png")],
+    ["Picture as drawing (SVG)", pageFile(id, "svg")],
+    ["The page as a file (JSON)", pageFile(id, "json")],
   ] as const;
 
   return (

@@ -1,43 +1,50 @@
 /** All pages as pictures; the place to begin one. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { client, sendFile, take } from "../../api/client";
-import { kitsQuery, type PageOut, pagesQuery } from "../../api/documents";
+import { kitsQuery } from "../../api/kits";
+import { addPage, type PageOut, pagesQuery, pageThumb, readPage } from "../../api/pages";
+import { type Usual, useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { usePutAway } from "../../app/usePutAway";
-import { newBase } from "../../parts/kinds";
+import { newId } from "../../parts/kinds";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 import { FormatFields } from "./FormatFields";
-import { FORMATS, formatOf } from "./formats";
+import { formatOf } from "./formats";
 
 const STATE = { planned: "planned", begun: "half cut", cut: "all cut" } as const;
 
 export default function Pages() {
   const { data: pages } = useQuery(pagesQuery);
+  const usual = useUsual();
   const { data: kits } = useQuery(kitsQuery);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { say } = useFrame();
   const putAway = usePutAway();
-  const [format, setFormat] = useState(formatOf("12x12", 2));
+  const [format, setFormat] = useState(() => formatOf(usual, "12x12", 2));
   const file = useRef<HTMLInputElement>(null);
 
   async function begin(): Promise<void> {
-    const parts = format.pages === 2 ? [newBase("left"), newBase("right")] : [newBase("left")];
-    const body = {
-      what: "began the page",
-      version: 0,
-      page: { name: "New page", format, story: "", parts, groups: [], gutting: [], keeps: [] },
-    };
+    const sides = (["left", "right"] as const).slice(0, format.pages);
+    const parts = sides.map((on) => ({ ...usual.base, id: newId("base"), on }));
     try {
-      const page = await take(client.POST("/api/pages", { body }));
+      const page = await addPage({
+        name: "New page",
+        format,
+        story: "",
+        parts,
+        groups: [],
+        gutting: [],
+        keeps: [],
+      });
       await queries.invalidateQueries({ queryKey: ["pages"] });
       navigate(`/page/${page.saved.id}`);
     } catch (error) {
@@ -47,7 +54,7 @@ export default function Pages() {
 
   async function bringIn(chosen: File): Promise<void> {
     try {
-      const page = await sendFile<PageOut>("/api/pages/read-json", chosen);
+      const page = await readPage(chosen);
       await queries.invalidateQueries({ queryKey: ["pages"] });
       navigate(`/page/${page.saved.id}`);
     } catch (error) {
@@ -113,7 +120,7 @@ export default function Pages() {
               >
                 <Box
                   component="img"
-                  src={`/api/pages/${page.saved.id}/page.png?width=600&v=${page.saved.version}`}
+                  src={pageThumb(page)}
                   alt=""
                   sx={{ maxWidth: "100%", maxHeight: "100%", boxShadow: "0 3px 10px rgba(60,45,20,.28)" }}
                 />
@@ -122,7 +129,7 @@ export default function Pages() {
                 {page.page.name}
               </Typography>
               <Box sx={{ color: "text.secondary" }}>
-                {nameOf(page)} · {STATE[page.cutting]}
+                {nameOf(usual, page)} · {STATE[page.cutting]}
               </Box>
             </Box>
             <Box sx={{ position: "absolute", right: 0, bottom: 0 }}>
@@ -140,8 +147,8 @@ export default function Pages() {
   );
 }
 
-function nameOf({ page }: PageOut): string {
-  const found = FORMATS.find((f) => f.kind === page.format.kind);
+function nameOf({ formats }: Usual, { page }: PageOut): string {
+  const found = formats.find(({ format }) => format.kind === page.format.kind);
   const many = page.format.pages === 2 ? (page.format.kind.startsWith("notebook") ? "spread" : "double") : "single";
   return `${found?.name ?? "own size"}, ${many}`;
 }

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
-import type { Evaluated } from "../../api/documents";
+import type { Evaluated } from "../../api/recipe";
 import { colours } from "../../app/theme";
 import type { Part } from "../../parts/kinds";
 import { PartFields } from "../../parts/PartFields";

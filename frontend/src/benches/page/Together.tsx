@@ -1,4 +1,5 @@
 /** Several pages from one shelf: what each takes, what is short before the first cut, and what would help. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
@@ -6,8 +7,19 @@ import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
-import { client, type Schemas, take } from "../../api/client";
-import { helpsQuery, type PageOut, pagesQuery, type Recipe, togetherQuery, useShelf } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import { historyOf } from "../../api/history";
+import { useShelf } from "../../api/kits";
+import {
+  helpsQuery,
+  type PageOut,
+  pagesQuery,
+  pageThumb,
+  putPage,
+  putTogether,
+  type Recipe,
+  togetherQuery,
+} from "../../api/pages";
 import { useFrame } from "../../app/FrameContext";
 import { colours, small } from "../../app/theme";
 import { Finding } from "../../ui/Finding";
@@ -33,7 +45,7 @@ export default function Together() {
       if (latest.current !== next) return;
       try {
         const body = { pages: next, version: queries.getQueryData(togetherQuery.queryKey)?.saved?.version ?? 0 };
-        queries.setQueryData(togetherQuery.queryKey, await take(client.PUT("/api/together", { body })));
+        queries.setQueryData(togetherQuery.queryKey, await putTogether(body));
       } catch (error) {
         say((error as Error).message);
         await queries.invalidateQueries({ queryKey: togetherQuery.queryKey });
@@ -44,14 +56,13 @@ export default function Together() {
 
   /** One press changes the page, and another takes it back: in the page's own history. */
   async function change(page: string, what: string, recipe: Recipe): Promise<void> {
-    const at = { params: { path: { id: page } } };
     const version = pages?.find((one) => one.saved.id === page)?.saved.version ?? 0;
     try {
-      const done = await take(client.PUT("/api/pages/{id}", { ...at, body: { page: recipe, what, version } }));
+      const done = await putPage(page, version, what, recipe);
       await queries.invalidateQueries();
       const undo = async () => {
         try {
-          await take(client.POST("/api/pages/{id}/undo", { ...at, body: { version: done.saved.version } }));
+          await historyOf("page", page).undo(done.saved.version);
         } catch (error) {
           say((error as Error).message);
         }
@@ -128,12 +139,7 @@ function PageCheck({
   return (
     <Box component="label" sx={{ display: "flex", alignItems: "center", gap: 1, minHeight: 56, cursor: "pointer" }}>
       <Checkbox checked={checked} onChange={(event) => onCheck(event.target.checked)} />
-      <Box
-        component="img"
-        src={`/api/pages/${page.saved.id}/page.png?width=600&v=${page.saved.version}`}
-        alt=""
-        sx={{ width: 64, maxHeight: 48, objectFit: "contain" }}
-      />
+      <Box component="img" src={pageThumb(page)} alt="" sx={{ width: 64, maxHeight: 48, objectFit: "contain" }} />
       <Box sx={{ lineHeight: 1.25 }}>
         {page.page.name}
         {stage && <Box sx={{ color: colours.soft, fontSize: "0.85rem" }}>{stage}</Box>}

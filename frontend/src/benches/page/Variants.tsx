@@ -1,30 +1,20 @@
 /** Several states of a page side by side, at the same scale: kept by name, compared, gone on with. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { client, take } from "../../api/client";
-import {
-  evaluatedQuery,
-  type PageOut,
-  pageQuery,
-  pageSource,
-  type Recipe,
-  useDesk,
-  useShelf,
-} from "../../api/documents";
+import { bringBack, putAway } from "../../api/history";
+import { useShelf } from "../../api/kits";
+import { keepVariant, type PageOut, pageQuery, pageSource, type Recipe, variantsQuery } from "../../api/pages";
+import { evaluatedQuery } from "../../api/recipe";
+import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { PagePicture } from "../../page/PagePicture";
 import { inches } from "../../page/scale";
 import { aName, InlineText } from "../../ui/InlineText";
-
-const variantsQuery = (id: string) =>
-  queryOptions({
-    queryKey: ["variants", id],
-    queryFn: () => take(client.GET("/api/pages/{id}/variants", { params: { path: { id } } })),
-  });
 
 export default function Variants() {
   const { id = "" } = useParams();
@@ -70,8 +60,7 @@ function Beside({ answer }: { answer: PageOut }) {
   async function keep(): Promise<void> {
     const called = name.trim() || `Variant ${kept.length + 1}`;
     try {
-      const body = { name: called, recipe: state.body };
-      await take(client.POST("/api/pages/{id}/variants", { params: { path: { id } }, body }));
+      await keepVariant(id, called, state.body);
       setName("");
       await queries.invalidateQueries({ queryKey: ["variants", id] });
     } catch (error) {
@@ -79,17 +68,14 @@ function Beside({ answer }: { answer: PageOut }) {
     }
   }
 
-  async function putAway(variant: string, version: number, back: boolean): Promise<void> {
-    const at = { params: { path: { id: variant } }, body: { version } };
+  async function away(variant: string, called: string, version: number, back: boolean): Promise<void> {
     try {
-      const saved = await take(
-        back ? client.POST("/api/variants/{id}/back", at) : client.POST("/api/variants/{id}/away", at),
-      );
+      const saved = await (back ? bringBack("variant", variant, version) : putAway("variant", variant, version));
       await queries.invalidateQueries({ queryKey: ["variants", id] });
       if (!back)
-        say(`${saved.variant.name} is put away.`, {
+        say(`${called} is put away.`, {
           name: "Bring it back",
-          run: () => void putAway(variant, saved.saved.version, true),
+          run: () => void away(variant, called, saved.version, true),
         });
     } catch (error) {
       say((error as Error).message);
@@ -139,7 +125,7 @@ function Beside({ answer }: { answer: PageOut }) {
                   <Button size="small" variant="outlined" onClick={() => goOn(one.recipe, one.name)}>
                     Go on with this one
                   </Button>
-                  <Button size="small" onClick={() => void putAway(one.key, one.version ?? 0, false)}>
+                  <Button size="small" onClick={() => void away(one.key, one.name, one.version ?? 0, false)}>
                     Put away
                   </Button>
                 </>

@@ -1,7 +1,9 @@
 /** New parts: the server finds the room for them; they are put into what the recipe is when its answer comes. */
+
 import { useRef } from "react";
-import { client, type Schemas, take } from "../../api/client";
-import type { Recipe } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import type { Recipe } from "../../api/pages";
+import { addParts } from "../../api/recipe";
 import type { Part } from "../../parts/kinds";
 
 type Added = Schemas["Added"];
@@ -18,7 +20,7 @@ export function useAdd(
 
   async function find(parts: Part[], above: string | undefined, dress: boolean): Promise<Added[]> {
     try {
-      return await take(client.POST("/api/add", { body: { page: now(), id, parts, above, dress } }));
+      return await addParts({ page: now(), id, parts, above, dress });
     } catch {
       // Nothing answers: they lie in the middle as they come, and a base still goes lowest.
       return parts.map((part) => ({ part, under: part.kind === "base" ? (now().parts[0]?.id ?? null) : null }));

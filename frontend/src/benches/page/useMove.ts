@@ -1,21 +1,20 @@
 /** Moving a part: the server says where it catches and how far it is from what; the latest answer is drawn. */
+
 import { useRef, useState } from "react";
-import { client, type Schemas, take } from "../../api/client";
-import type { Recipe } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import type { Recipe } from "../../api/pages";
+import { arrange, movePart } from "../../api/recipe";
+import { useUsual } from "../../api/usual";
 import type { Overlay } from "../../page/Drawing";
 import { asLength, type Box, box, inches } from "../../page/scale";
 import type { Part } from "../../parts/kinds";
-import { arrangeBody } from "./arrange";
 
 type Moved = Schemas["Moved"];
 
 const LINGER = 2500;
-/** How near a guide must be to catch, in inches. */
-const CATCH = "3/16 in";
-
 /** Where the near edge goes: to the guide, while it is near. */
-function caught(guide: Moved["across"] | undefined, at: number): number {
-  return guide && Math.abs(inches(guide.at) - at) <= inches(CATCH) ? inches(guide.at) : at;
+function caught(guide: Moved["across"] | undefined, at: number, within: string): number {
+  return guide && Math.abs(inches(guide.at) - at) <= inches(within) ? inches(guide.at) : at;
 }
 
 const partOf = (page: Recipe, id: string) => (page.parts as Part[]).find((part) => part.id === id);
@@ -28,6 +27,7 @@ export function useMove(
   onMoved: (what: string, part: Part, group: string | undefined, asked: Part | undefined) => void,
   onArranged: (what: string, asked: Recipe, page: Recipe, group?: string) => void,
 ) {
+  const { catches } = useUsual();
   const together = useRef(others);
   together.current = others;
   const [overlay, setOverlay] = useState<Overlay | null>(null);
@@ -65,9 +65,9 @@ export function useMove(
           part,
           x: asLength(corner.x),
           y: asLength(corner.y),
-          catch: CATCH,
+          catch: catches,
         };
-        const moved = await take(client.POST("/api/move", { body }));
+        const moved = await movePart(body);
         latest.current = { moved, asked };
         show(moved, start);
       } catch {
@@ -95,7 +95,7 @@ export function useMove(
     const asked = page();
     try {
       const body = { page: asked, id, parts, act: "move", ...by } as const;
-      const moved = await take(client.POST("/api/arrange", { body: arrangeBody(body) }));
+      const moved = await arrange(body);
       onArranged(what, asked, moved.page, group);
     } catch {
       // they stay where they were
@@ -120,8 +120,8 @@ export function useMove(
   function follow(part: string, corner: { x: number; y: number }, start: Box): void {
     setOverlay((old) => {
       const held = old?.part === part ? old : null;
-      const x = caught(held?.across, corner.x);
-      const y = caught(held?.down, corner.y);
+      const x = caught(held?.across, corner.x, catches);
+      const y = caught(held?.down, corner.y, catches);
       return {
         part,
         along: held?.along ?? together.current,
@@ -144,12 +144,11 @@ export function useMove(
       try {
         if (together.current.length) {
           const parts = [part, ...together.current];
-          const body = arrangeBody({ page: asked, id, parts, act: "move", marks });
-          const nudged = await take(client.POST("/api/arrange", { body }));
+          const nudged = await arrange({ page: asked, id, parts, act: "move", marks });
           onArranged("nudged parts", asked, nudged.page, `nudge ${part}`);
           return;
         }
-        const moved = await take(client.POST("/api/move", { body: { page: asked, id, part, marks } }));
+        const moved = await movePart({ page: asked, id, part, marks });
         onMoved("nudged a part", moved.part as Part, `nudge ${part}`, partOf(asked, part));
         show(moved, null);
         linger();

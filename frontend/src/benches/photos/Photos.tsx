@@ -1,14 +1,15 @@
 /** Photos: the roll on the left, the chosen picture large with its crop, look and print size. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type DragEvent, memo, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { client, take } from "../../api/client";
-import { type PhotoOut, photosQuery, type TemplateOut, templatesQuery } from "../../api/documents";
 import { incoming } from "../../api/incoming";
-import { photoAt } from "../../api/pictures";
+import { addTemplate, type PhotoOut, photosQuery, type TemplateOut, templatesQuery } from "../../api/photos";
+import { photoAt, pictureWith } from "../../api/pictures";
+import { useUsual } from "../../api/usual";
 import { colours, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { FileInput } from "../../ui/FileInput";
@@ -28,6 +29,7 @@ export default function Photos() {
   const { id } = useParams();
   const { data: photos } = useQuery(photosQuery);
   const { data: templates = [] } = useQuery(templatesQuery);
+  const usual = useUsual();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const picker = useRef<HTMLInputElement>(null);
@@ -55,10 +57,11 @@ export default function Photos() {
     };
   }, [navigate]);
 
+  /** A template begins as six photos on a usual print. */
   async function begin(): Promise<void> {
-    const cells = (photos ?? []).slice(0, SIX.rows * SIX.columns).map(cellOf);
-    const template = { ...SIX, name: `Template ${templates.length + 1}`, cells };
-    const made = await take(client.POST("/api/templates", { body: { template, version: 0, what: "began" } }));
+    const six = usual.template;
+    const cells = (photos ?? []).slice(0, six.rows * six.columns).map(cellOf);
+    const made = await addTemplate({ ...six, name: `Template ${templates.length + 1}`, cells });
     await queries.invalidateQueries({ queryKey: ["templates"] });
     navigate(`/photos/${made.saved.id}`);
   }
@@ -184,17 +187,6 @@ export default function Photos() {
   );
 }
 
-/** A template begins as six photos on a usual print. */
-const SIX = {
-  width: "4 in",
-  height: "6 in",
-  rows: 3,
-  columns: 2,
-  gap: "1/8 in",
-  rim: "1/8 in",
-  cut_apart: false,
-};
-
 const grid = {
   listStyle: "none",
   m: 0,
@@ -271,7 +263,7 @@ function TemplateThumb({ template, open }: { template: TemplateOut; open: boolea
       <Box
         component="img"
         loading="lazy"
-        src={`/api/pictures/${saved.id}/thumb${query}`}
+        src={pictureWith(saved.id, "thumb", query)}
         alt=""
         sx={{ width: "100%", height: 104, objectFit: "contain", display: "block", background: colours.faint }}
       />

@@ -1,9 +1,11 @@
 /** The papers to print on: which are in use, their margins, how many there are. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import { useState } from "react";
-import { type PrintList, useUnit } from "../../api/documents";
+import type { PrintList } from "../../api/prints";
+import { useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
 import { newId } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
@@ -12,10 +14,6 @@ import { aName, InlineText } from "../../ui/InlineText";
 import { LengthField } from "../../ui/LengthField";
 
 type Paper = PrintList["papers"][number];
-const NEW = {
-  in: { width: "8 in", height: "10 in", margin: "1/4 in" },
-  mm: { width: "200 mm", height: "250 mm", margin: "5 mm" },
-} as const;
 const SIDES = ["left", "top", "right", "bottom"] as const;
 
 interface Props {
@@ -24,14 +22,12 @@ interface Props {
 }
 
 export function PrintPapers({ papers, onChange }: Props) {
-  const unit = useUnit();
+  const usual = useUsual();
   const [open, setOpen] = useState<string | null>(null);
   const replace = (next: Paper) => papers.map((old) => (old.id === next.id ? next : old));
 
   function add(): void {
-    const { width, height, margin } = NEW[unit];
-    const around = { left: margin, top: margin, right: margin, bottom: margin };
-    const paper = { id: newId("paper"), name: "own paper", width, height, margin: around, count: null, use: true };
+    const paper = { ...usual.print_paper, id: newId("paper") };
     onChange("added a paper", [...papers, paper]);
     setOpen(paper.id);
   }

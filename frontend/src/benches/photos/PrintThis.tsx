@@ -1,8 +1,9 @@
 /** Puts a print on the list of those that are wanted. */
+
 import Button from "@mui/material/Button";
 import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { client, take } from "../../api/client";
+import { loadPrintList, putPrintList } from "../../api/prints";
 import { useFrame } from "../../app/FrameContext";
 import { newId, type Print } from "../../parts/kinds";
 
@@ -13,13 +14,13 @@ export function PrintThis({ id, print, name }: { id: string; print: Print; name:
 
   async function want(): Promise<void> {
     try {
-      const { saved, prints } = await take(client.GET("/api/prints"));
+      const { saved, prints } = await loadPrintList();
       const wanted = [
         ...prints.wanted,
         { id: newId("print"), print: { ...print, photo: id }, copies: 1, page: null, part: null, cut_at: null },
       ];
-      const body = { version: saved.version, what: `wanted ${name}`, prints: { ...prints, wanted } };
-      queries.setQueryData(["prints"], await take(client.PUT("/api/prints", { body })));
+      const now = await putPrintList(saved.version, `wanted ${name}`, { ...prints, wanted });
+      queries.setQueryData(["prints"], now);
       say(`${name} is on the print list`, { name: "Print sheets", run: () => navigate("/photos/prints") });
     } catch (error) {
       say((error as Error).message);

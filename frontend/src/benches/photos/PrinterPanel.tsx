@@ -1,11 +1,12 @@
 /** The photo printer: what is loaded, what it is doing, what it needs; a run from here through to its tray. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, type Schemas, take } from "../../api/client";
-import { type PrintList, printerQuery } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import { printer as line, type PrintList, printerQuery } from "../../api/prints";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
@@ -51,16 +52,14 @@ export function PrinterPanel({ sheets, saved, papers }: Props) {
           {data.loaded ? unbroken(`Loaded: ${data.loaded}`) : "No paper is loaded."}
         </Box>
       )}
-      {printer && (
-        <Load papers={papers} onLoad={(body) => void ask(take(client.PUT("/api/printer/paper", { body })))} />
-      )}
+      {printer && <Load papers={papers} onLoad={(body) => void ask(line.load(body))} />}
       {printer?.jammed && (
         <Button
           size="small"
           variant="outlined"
           color="error"
           sx={{ mb: 0.5 }}
-          onClick={() => void ask(take(client.DELETE("/api/printer/jam")))}
+          onClick={() => void ask(line.clear())}
         >
           The stuck sheet is out
         </Button>
@@ -71,7 +70,7 @@ export function PrinterPanel({ sheets, saved, papers }: Props) {
         sx={{ mt: 0.5 }}
         startIcon={<Icon name="printer" size={18} />}
         disabled={!there || !sheets || !saved || busy}
-        onClick={() => void ask(take(client.POST("/api/printer/run")))}
+        onClick={() => void ask(line.run())}
       >
         Print {sheets} {sheets === 1 ? "sheet" : "sheets"}
       </Button>
@@ -86,7 +85,7 @@ export function PrinterPanel({ sheets, saved, papers }: Props) {
               />
               <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "center" }}>
                 {run.phase === "making" ? `Making ${run.made} of ${run.of} prints` : "Sending them to the printer"}
-                <Button size="small" onClick={() => void ask(take(client.POST("/api/printer/run/stop")))}>
+                <Button size="small" onClick={() => void ask(line.stop())}>
                   Stop
                 </Button>
               </Box>
@@ -99,21 +98,11 @@ export function PrinterPanel({ sheets, saved, papers }: Props) {
       )}
       <Box component="ul" aria-label="Printer’s jobs" sx={{ listStyle: "none", m: 0, p: 0 }}>
         {jobs.map((job) => (
-          <OneJob
-            key={job.id}
-            job={job}
-            onCancel={() =>
-              void ask(take(client.POST("/api/printer/jobs/{id}/cancel", { params: { path: { id: job.id } } })))
-            }
-          />
+          <OneJob key={job.id} job={job} onCancel={() => void ask(line.cancel(job.id))} />
         ))}
       </Box>
       {printer && !printer.jammed && jobs.some((job) => job.state === "printing") && (
-        <Button
-          size="small"
-          sx={{ color: colours.soft }}
-          onClick={() => void ask(take(client.PUT("/api/printer/jam")))}
-        >
+        <Button size="small" sx={{ color: colours.soft }} onClick={() => void ask(line.jam())}>
           Let a sheet get stuck
         </Button>
       )}
@@ -157,7 +146,7 @@ function OneJob({ job, onCancel }: { job: Job; onCancel: () => void }) {
       )}
       {job.says && <Box sx={{ color: colours.madder }}>{job.says}</Box>}
       {job.printed > 0 && (
-        <a href={`/api/printer/jobs/${job.id}/tray.pdf`} target="_blank" rel="noreferrer">
+        <a href={line.tray(job.id)} target="_blank" rel="noreferrer">
           What lies in the tray
         </a>
       )}

@@ -1,19 +1,24 @@
 /** Print sheets: the prints that are wanted on the left, the sheets they lie on in the middle, printer and papers right. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { Link, useSearchParams } from "react-router";
-import { client, type Schemas, take } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { pagesQuery } from "../../api/pages";
+import { pictureWith } from "../../api/pictures";
 import {
+  PRINT_SHEETS,
   type PrintList,
   type PrintListOut,
-  pagesQuery,
   printListQuery,
   printListSource,
   printPlanQuery,
-  useDesk,
-} from "../../api/documents";
+  printSheet,
+  wantPrintsOfPage,
+} from "../../api/prints";
+import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
@@ -43,8 +48,8 @@ function Bench({ answer }: { answer: PrintListOut }) {
   const copies = prints.wanted.reduce((sum, one) => sum + one.copies, 0);
   const sheets = plan?.sheets ?? [];
   const files = [
-    ["All sheets (PDF)", "/api/prints/sheets.pdf"] as const,
-    ...sheets.map((_, k) => [`Sheet ${k + 1} as a picture (PNG)`, `/api/prints/sheets/${k + 1}.png`] as const),
+    ["All sheets (PDF)", PRINT_SHEETS] as const,
+    ...sheets.map((_, k) => [`Sheet ${k + 1} as a picture (PNG)`, printSheet(k + 1)] as const),
   ];
   return (
     <Box
@@ -147,8 +152,7 @@ function useWantPage(version: () => number): (page: string) => Promise<void> {
 
   async function want(id: string): Promise<void> {
     try {
-      const at = { params: { path: { id } }, body: { version: version() } };
-      queries.setQueryData(["prints"], await take(client.POST("/api/prints/of-page/{id}", at)));
+      queries.setQueryData(["prints"], await wantPrintsOfPage(id, version()));
     } catch (error) {
       say((error as Error).message);
     }
@@ -210,7 +214,7 @@ function Wanted({ answer, prints, pictures, onChange }: WantedProps) {
           >
             <Box
               component="img"
-              src={`/api/pictures/${one.print.photo}/thumb${pictures[one.id]?.picture.query ?? ""}`}
+              src={pictureWith(one.print.photo ?? "", "thumb", pictures[one.id]?.picture.query ?? "")}
               alt=""
               sx={{ width: 46, height: 46, objectFit: "cover", flex: "none", background: colours.faint }}
             />

@@ -1,12 +1,13 @@
 /** What size a print should be for a place: a width, an opening, a cell; each answer is one press. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, type Schemas, take } from "../../api/client";
-import { useUnit } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import { sizesQuery } from "../../api/photos";
+import { useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
-import { USUAL } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
 import { unbroken } from "../../ui/figures";
 import { LengthField } from "../../ui/LengthField";
@@ -19,17 +20,14 @@ interface Props {
 }
 
 export function SizeFinder({ id, onTake }: Props) {
-  const usual = USUAL[useUnit()];
+  const usual = useUsual();
   const [spot, setSpot] = useState<Spot>({
     kind: "opening",
-    width: usual.width,
-    height: usual.width,
+    width: usual.print.width,
+    height: usual.print.width,
     lap: usual.narrow,
   });
-  const { data: offers } = useQuery({
-    queryKey: ["sizes", id, spot],
-    queryFn: () => take(client.POST("/api/photos/{id}/sizes", { params: { path: { id } }, body: spot })),
-  });
+  const { data: offers } = useQuery(sizesQuery(id, spot));
   return (
     <Box
       component="section"

@@ -1,13 +1,15 @@
 /** A template: many photos printed as one picture, in rows and columns or at places of their own. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { type Template, type TemplateOut, templateSource, useDesk, usePhotos, useUnit } from "../../api/documents";
-import { photoAt } from "../../api/pictures";
+import { type Template, type TemplateOut, templateSource, usePhotos } from "../../api/photos";
+import { photoAt, pictureWith } from "../../api/pictures";
+import { useDesk } from "../../api/useDesk";
+import { useUsual } from "../../api/usual";
 import { useInFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
-import { box } from "../../page/scale";
-import { PLAIN_PRINT } from "../../parts/kinds";
+import { box, NOTHING } from "../../page/scale";
 import { Choice } from "../../ui/Choice";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
@@ -18,15 +20,10 @@ import { PictureHead } from "./PictureHead";
 import { PrintThis } from "./PrintThis";
 
 type Cell = Template["cells"][number];
-const OWN = {
-  in: { x: "1/4 in", y: "1/4 in", width: "1 1/2 in", height: "1 1/2 in" },
-  mm: { x: "6 mm", y: "6 mm", width: "40 mm", height: "40 mm" },
-} as const;
-
 export function TemplateBench({ answer }: { answer: TemplateOut }) {
   const [desk, state] = useDesk("template", answer, templateSource);
   useInFrame(desk, state);
-  const unit = useUnit();
+  const usual = useUsual();
   const photos = usePhotos();
   const [chosen, setChosen] = useState<number | null>(null);
   const template = state.body;
@@ -82,7 +79,7 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
         <PrintThis
           id={id}
           name={template.name}
-          print={{ ...PLAIN_PRINT, width: template.width, height: template.height }}
+          print={{ ...usual.print, width: template.width, height: template.height }}
         />
       </PictureHead>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.75 }}>
@@ -149,7 +146,7 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
           onClick={() =>
             setCells("added a place of its own", inRows, [
               ...own,
-              { photo: photos[0]?.saved.id ?? null, frame: null, place: OWN[unit] },
+              { photo: photos[0]?.saved.id ?? null, frame: null, place: usual.template_place },
             ])
           }
         >
@@ -209,7 +206,7 @@ function Sheet({
   chosen: number | null;
   onChoose: (place: number | null) => void;
 }) {
-  const { width, height } = box({ x: "0 in", y: "0 in", width: template.width, height: template.height });
+  const { width, height } = box({ x: NOTHING, y: NOTHING, width: template.width, height: template.height });
   return (
     <Box
       component="svg"
@@ -226,7 +223,7 @@ function Sheet({
     >
       <rect width={width} height={height} fill="#fff" />
       <image
-        href={`/api/pictures/${answer.saved.id}/view${answer.query}`}
+        href={pictureWith(answer.saved.id, "view", answer.query)}
         width={width}
         height={height}
         preserveAspectRatio="none"

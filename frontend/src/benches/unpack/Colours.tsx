@@ -1,6 +1,6 @@
 /** The colours of a side, one to five, the leading one first. */
 import Box from "@mui/material/Box";
-import type { Side } from "../../api/documents";
+import type { Side } from "../../api/kits";
 import { colours as ink } from "../../app/theme";
 import { Sentence } from "../../parts/Sentence";
 import { IconAction } from "../../ui/IconAction";

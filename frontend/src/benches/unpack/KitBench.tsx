@@ -1,10 +1,13 @@
 /** One kit: its papers with an editor for the chosen ones, and its things. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Tab from "@mui/material/Tab";
 import Tabs from "@mui/material/Tabs";
 import { useRef, useState } from "react";
-import { type Kit, type KitOut, kitSource, type Paper, useDesk, useShelf } from "../../api/documents";
+import { type Kit, type KitOut, kitFile, kitSource, type Paper, useShelf } from "../../api/kits";
+import { useDesk } from "../../api/useDesk";
+import { useUsual } from "../../api/usual";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, small, words } from "../../app/theme";
 import { usePutAway } from "../../app/usePutAway";
@@ -18,6 +21,7 @@ import { KIT_KINDS, paperLike } from "./papers";
 import { ThingList } from "./ThingList";
 
 export function KitBench({ answer }: { answer: KitOut }) {
+  const usual = useUsual();
   const id = answer.saved.id;
   const [desk, state] = useDesk("kit", answer, kitSource);
   useInFrame(desk, state);
@@ -37,7 +41,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
     edit(what, { papers: now().papers.map((paper) => (ids.includes(paper.id) ? change(paper) : paper)) }, group);
 
   function add(name: string): void {
-    const paper = paperLike(now().papers.at(-1), name);
+    const paper = paperLike(usual, now().papers.at(-1), name);
     edit(`added ${name}`, { papers: [...now().papers, paper] });
     setChosen([paper.id]);
   }
@@ -104,8 +108,8 @@ export function KitBench({ answer }: { answer: KitOut }) {
           <SaveMenu
             name="Keep as a file"
             files={[
-              ["CSV, for a spreadsheet", `/api/kits/${id}/kit.csv`],
-              ["JSON, with everything", `/api/kits/${id}/kit.json`],
+              ["CSV, for a spreadsheet", kitFile(id, "csv")],
+              ["JSON, with everything", kitFile(id, "json")],
             ]}
           />
           <Button size="small" color="error" onClick={() => putAway("kit", kit.name, desk.getState().answer.saved)}>

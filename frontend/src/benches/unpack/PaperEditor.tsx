@@ -1,9 +1,11 @@
 /** The chosen papers, one or many at once: what they are, and how both their sides look. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
-import type { Paper, Side } from "../../api/documents";
+import type { Paper, Side } from "../../api/kits";
+import { useUsual } from "../../api/usual";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
 import { Icon } from "../../ui/Icon";
@@ -25,6 +27,7 @@ interface Props {
 }
 
 export function PaperEditor({ papers, tiles, palette, others, onChange, onCopy, onRemove }: Props) {
+  const usual = useUsual();
   const first = papers[0];
   if (!first) return null;
   const one = papers.length === 1;
@@ -94,7 +97,7 @@ export function PaperEditor({ papers, tiles, palette, others, onChange, onCopy, 
             edge &&
             onChange("changed the branding strip", (p) => ({
               ...p,
-              strip: edge === "none" ? null : { edge, depth: p.strip?.depth ?? "1/2 in" },
+              strip: edge === "none" ? null : { edge, depth: p.strip?.depth ?? usual.strip.depth },
             }))
           }
         />

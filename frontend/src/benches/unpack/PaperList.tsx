@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
 import { type KeyboardEvent, useRef } from "react";
 import type { Schemas } from "../../api/client";
-import type { Paper } from "../../api/documents";
+import type { Paper } from "../../api/kits";
 import { useShown } from "../../api/lengths";
 import { colours } from "../../app/theme";
 import { aName, InlineText, wholeNumber } from "../../ui/InlineText";

@@ -1,8 +1,10 @@
 /** What is printed at known places of a sheet, card by card, and what is cut out of it already. */
+
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { client, take } from "../../api/client";
-import type { Paper } from "../../api/documents";
+import type { Paper } from "../../api/kits";
+import { cardsInRows } from "../../api/kits";
+import { useUsual } from "../../api/usual";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
@@ -19,10 +21,8 @@ interface Props {
 type Hole = Paper["holes"][number];
 type At = Paper["cards"][number]["at"];
 
-const BEGIN: At = { x: "0 in", y: "0 in", width: "3 in", height: "4 in" };
-const HOLE: Hole = { ...BEGIN, figure: "rectangle", cut: "0 in", clipped: [], quarters: 0 };
-
 export function PlacesOnSheet({ paper, onChange }: Props) {
+  const usual = useUsual();
   const cards = (change: (all: Paper["cards"]) => Paper["cards"]) => (p: Paper) => ({
     ...p,
     cards: change(p.cards),
@@ -132,7 +132,7 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         onClick={() =>
           onChange(
             "added a card",
-            cards((all) => [...all, { name: nextName(all), at: BEGIN, side: "A" }]),
+            cards((all) => [...all, { name: nextName(all), at: usual.card_at, side: "A" }]),
           )
         }
       >
@@ -153,7 +153,7 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         onClick={() =>
           onChange(
             "added a hole",
-            holes((all) => [...all, HOLE]),
+            holes((all) => [...all, usual.hole]),
           )
         }
       >
@@ -177,7 +177,7 @@ function CardsInRows({ paper, onLay }: { paper: Paper; onLay: (cards: Paper["car
     );
   }
   async function lay(): Promise<void> {
-    onLay(await take(client.POST("/api/cards", { body: { paper, rows, columns, side } })));
+    onLay(await cardsInRows(paper, rows, columns, side));
     setOpen(false);
   }
   return (

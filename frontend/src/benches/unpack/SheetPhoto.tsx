@@ -1,4 +1,5 @@
 /** A photograph of a sheet: its four corners are put in place, and it is laid flat at the sheet's size. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -6,8 +7,9 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { type KeyboardEvent, useRef, useState } from "react";
-import { client, type Schemas, sendFile, take } from "../../api/client";
-import type { Paper } from "../../api/documents";
+import type { Paper } from "../../api/kits";
+import { addSheetPicture, straighten } from "../../api/kits";
+import { pictureAt } from "../../api/pictures";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 
@@ -37,7 +39,7 @@ export function SheetPhoto({
 
   async function choose(file: File): Promise<void> {
     try {
-      setPicture((await sendFile<Schemas["PictureOut"]>("/api/pictures", file)).id);
+      setPicture((await addSheetPicture(file)).id);
     } catch (error) {
       say((error as Error).message);
     }
@@ -46,10 +48,7 @@ export function SheetPhoto({
   async function layFlat(): Promise<void> {
     if (!picture) return;
     try {
-      const body = { corners, width: paper.width, height: paper.height };
-      const flat = await take(
-        client.POST("/api/pictures/{id}/straighten", { params: { path: { id: picture } }, body }),
-      );
+      const flat = await straighten(picture, corners, paper);
       onDone(flat.id);
       onClose();
     } catch (error) {
@@ -108,7 +107,7 @@ export function SheetPhoto({
             }}
           >
             <img
-              src={`/api/pictures/${picture}/view`}
+              src={pictureAt(picture, "view")}
               alt={`The photograph of ${paper.name}`}
               style={{ maxWidth: "100%", maxHeight: "60vh", display: "block" }}
               draggable={false}

@@ -1,4 +1,5 @@
 /** How one side of a paper looks: pattern, colours, busy, direction, scale, or a photograph of the sheet. */
+
 import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -6,8 +7,9 @@ import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { type Paper, patternsQuery, type Side } from "../../api/documents";
+import { type Paper, patternsQuery, type Side } from "../../api/kits";
 import { colours as ink } from "../../app/theme";
+import { NOTHING } from "../../page/scale";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
 import { IconAction } from "../../ui/IconAction";
@@ -51,7 +53,7 @@ export function SideEditor({ face, papers, palette, onChange }: SideProps) {
               pattern: p.name,
               busy: p.busy,
               direction: p.direction,
-              scale: "0 in",
+              scale: NOTHING,
               picture: null,
               colours: fitting(side.colours, p.name),
             }))
@@ -109,7 +111,7 @@ export function SideEditor({ face, papers, palette, onChange }: SideProps) {
             <LengthField
               label={`${name}: scale`}
               range="gap"
-              value={first.scale === "0 in" ? (chosen?.scale ?? null) : common(sides, (s) => s.scale)}
+              value={first.scale === NOTHING ? (chosen?.scale ?? null) : common(sides, (s) => s.scale)}
               onCommit={(scale) => onChange("changed its scale", (side) => ({ ...side, scale }), `${face} scale`)}
             />
           </>

@@ -1,6 +1,8 @@
 /** The things of a kit that are stuck on: kind, count, and a length where it is ribbon, twine or tape. */
+
 import Box from "@mui/material/Box";
-import type { Thing } from "../../api/documents";
+import type { Thing } from "../../api/kits";
+import { useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { IconAction } from "../../ui/IconAction";
@@ -17,6 +19,7 @@ interface Props {
 const BY_LENGTH: readonly Thing["kind"][] = ["ribbon", "twine", "tape"];
 
 export function ThingList({ things, onChange }: Props) {
+  const usual = useUsual();
   const replace = (id: string, change: Partial<Thing>) =>
     things.map((t) => (t.id === id ? { ...t, ...change } : t));
   return (
@@ -96,7 +99,7 @@ export function ThingList({ things, onChange }: Props) {
       ))}
       <NextName
         label="Name of the next thing"
-        onAdd={(name) => onChange("added a thing", [...things, newThing(name, things.at(-1))])}
+        onAdd={(name) => onChange("added a thing", [...things, newThing(usual, name, things.at(-1))])}
       />
     </Box>
   );

@@ -1,12 +1,24 @@
 /** Unpack: what there is. Kits, the stash and scraps on the left, what the open one holds beside it. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
-import { client, type Schemas, sendFile, take } from "../../api/client";
-import { type Kit, type KitOut, kitsQuery } from "../../api/documents";
+import type { Schemas } from "../../api/client";
+import {
+  addDemoKit,
+  addKit,
+  KIT_TEMPLATE,
+  type Kit,
+  type KitOut,
+  kitsQuery,
+  putKit,
+  readKitCsv,
+  readKitJson,
+} from "../../api/kits";
+import { useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
 import { colours, narrow, small } from "../../app/theme";
 import { FileInput } from "../../ui/FileInput";
@@ -14,11 +26,11 @@ import { Icon } from "../../ui/Icon";
 import { useInSight } from "../../ui/useInSight";
 import { CsvDialog } from "./CsvDialog";
 import { KitBench } from "./KitBench";
-import { newKit } from "./papers";
 
 const WORD = { kit: "", stash: "stash", scraps: "scraps" } as const;
 
 export default function Unpack() {
+  const usual = useUsual();
   const { id } = useParams();
   const { data: kits } = useQuery(kitsQuery);
   const queries = useQueryClient();
@@ -32,7 +44,7 @@ export default function Unpack() {
 
   async function keep(kit: Kit): Promise<void> {
     try {
-      const kept = await take(client.POST("/api/kits", { body: { kit, what: "began the kit", version: 0 } }));
+      const kept = await addKit(kit);
       await queries.invalidateQueries({ queryKey: ["kits"] });
       navigate(`/unpack/${kept.saved.id}`);
     } catch (error) {
@@ -42,8 +54,8 @@ export default function Unpack() {
 
   async function bringIn(chosen: File): Promise<void> {
     try {
-      if (/\.json$/i.test(chosen.name)) await keep(await sendFile<Kit>("/api/kits/read-json", chosen));
-      else setRead({ name: chosen.name, rows: await sendFile<Schemas["Rows"]>("/api/kits/read-csv", chosen) });
+      if (/\.json$/i.test(chosen.name)) await keep(await readKitJson(chosen));
+      else setRead({ name: chosen.name, rows: await readKitCsv(chosen) });
     } catch (error) {
       say(`${chosen.name}: ${(error as Error).message}`);
     }
@@ -55,13 +67,12 @@ export default function Unpack() {
     const { papers, things } = read.rows;
     setRead(null);
     if (into === "new" || !open) {
-      await keep({ ...newKit(read.name.replace(/\.\w+$/, "") || "New kit"), papers, things });
+      await keep({ ...usual.kit, name: read.name.replace(/\.\w+$/, "") || usual.kit.name, papers, things });
       return;
     }
     try {
       const kit = { ...open.kit, papers: [...open.kit.papers, ...papers], things: [...open.kit.things, ...things] };
-      const body = { kit, what: `brought in ${read.name}`, version: open.saved.version };
-      await take(client.PUT("/api/kits/{id}", { params: { path: { id: open.saved.id } }, body }));
+      await putKit(open.saved.id, open.saved.version, `brought in ${read.name}`, kit);
       await queries.invalidateQueries({ queryKey: ["kits"] });
     } catch (error) {
       say((error as Error).message);
@@ -70,7 +81,7 @@ export default function Unpack() {
 
   async function demo(): Promise<void> {
     try {
-      const kept = await take(client.POST("/api/demo-kit"));
+      const kept = await addDemoKit();
       await queries.invalidateQueries({ queryKey: ["kits"] });
       navigate(`/unpack/${kept.saved.id}`);
     } catch (error) {
@@ -109,13 +120,13 @@ export default function Unpack() {
           takes from them and what it leaves.
         </Typography>
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
-          <Button variant="contained" onClick={() => void keep(newKit("New kit"))}>
+          <Button variant="contained" onClick={() => void keep(usual.kit)}>
             Unpack a kit
           </Button>
           <Button variant="outlined" onClick={() => file.current?.click()}>
             Bring in a CSV or JSON file
           </Button>
-          <Button href="/api/kit-template.csv">Template for CSV</Button>
+          <Button href={KIT_TEMPLATE}>Template for CSV</Button>
           <Button onClick={() => void demo()}>Look at the demo kit</Button>
         </Box>
         {dialogs}
@@ -165,17 +176,13 @@ export default function Unpack() {
             [narrow]: { flexDirection: "row", alignItems: "center", pt: 0, whiteSpace: "nowrap" },
           }}
         >
-          <Button
-            size="small"
-            startIcon={<Icon name="add" size={16} />}
-            onClick={() => void keep(newKit("New kit"))}
-          >
+          <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => void keep(usual.kit)}>
             Unpack a kit
           </Button>
           <Button size="small" onClick={() => file.current?.click()}>
             Bring in CSV or JSON
           </Button>
-          <Button size="small" href="/api/kit-template.csv">
+          <Button size="small" href={KIT_TEMPLATE}>
             Template for CSV
           </Button>
         </Box>

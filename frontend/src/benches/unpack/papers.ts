@@ -1,37 +1,16 @@
 /** How a new paper begins, and what several have in common. */
-import type { Kit, Paper, Side, Thing } from "../../api/documents";
+import type { Paper, Thing } from "../../api/kits";
+import type { Usual } from "../../api/usual";
 import { newId } from "../../parts/kinds";
 
-export function plainSide(): Side {
-  return { pattern: "plain", colours: ["#ffffff"], busy: 0, direction: "none", scale: "0 in", picture: null };
-}
-
 /** A paper like the last one in everything that goes for a whole kit: size, stock, form, branding strip. */
-export function paperLike(last: Paper | undefined, name: string): Paper {
-  return {
-    id: newId("paper"),
-    name,
-    width: last?.width ?? "12 in",
-    height: last?.height ?? "12 in",
-    count: 1,
-    stock: last?.stock ?? "patterned",
-    form: last?.form ?? "sheet",
-    a: plainSide(),
-    b: plainSide(),
-    strip: last?.strip ?? null,
-    scrap_of: null,
-    cards: [],
-    holes: [],
-    inside: null,
-  };
+export function paperLike({ paper }: Usual, last: Paper | undefined, name: string): Paper {
+  const { width, height, stock, form, strip } = last ?? paper;
+  return { ...paper, id: newId("paper"), name, width, height, stock, form, strip };
 }
 
-export function newThing(name: string, last: Thing | undefined): Thing {
-  return { id: newId("thing"), name, kind: last?.kind ?? "die cut", count: 1, length: null, note: "" };
-}
-
-export function newKit(name: string, kind: Kit["kind"] = "kit"): Kit {
-  return { name, kind, note: "", papers: [], things: [] };
+export function newThing({ thing }: Usual, name: string, last: Thing | undefined): Thing {
+  return { ...thing, id: newId("thing"), name, kind: (last ?? thing).kind };
 }
 
 /** The one value that all have, or null where they differ. */

@@ -5,10 +5,11 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Any
 
-from ulna.core.checks import bordered, parted, seams, uncovered, under
+from ulna.core.checks import binding, bordered, overhang, parted, seams, trim, unchosen, uncovered, under
+from ulna.core.checks.lying import Lying
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
-from ulna.core.parts.pieces import Ground, Piece
+from ulna.core.parts.pieces import Built, Ground, Piece
 
 PlacedAt = Callable[[Any, Rect, Any, Any], Any]
 
@@ -22,3 +23,15 @@ def told(
     yield from uncovered.told(pieces, ground)
     yield from bordered.told(plan, pieces, standing, ground)
     yield from seams.told(plan, pieces, standing, ground)
+
+
+def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:
+    """What is told of where a part lies."""
+    yield from overhang.told(one, ground)
+    yield from binding.told(one, ground)
+    yield from trim.told(one, ground)
+
+
+def told_of_papers(part: str, built: Built, ground: Ground) -> Iterator[Finding]:
+    """What is told of the papers of a part."""
+    yield from unchosen.told(part, built, ground)

@@ -15,7 +15,8 @@ from ulna.core.cutting.demand import demand
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
 from ulna.core.page import hidden
-from ulna.core.page.page import Evaluated, Gutting, PagePlan
+from ulna.core.page.evaluate import Evaluated
+from ulna.core.page.plan import Gutting, PagePlan
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.pieces import Ground, Piece

@@ -15,7 +15,8 @@ from ulna.core.kit.cost import lacking
 from ulna.core.kit.gutting import Member, Planner, Settled, answered, listed, settle_all
 from ulna.core.measure import Length, parse
 from ulna.core.page import hidden
-from ulna.core.page.page import PagePlan, evaluate
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper.colour import Lab, of_hex
 from ulna.core.paper.shelf import Face, Paper
 from ulna.core.parts.kinds import Part

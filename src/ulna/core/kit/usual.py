@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ulna.core.geometry.figures import Hole
@@ -30,6 +31,14 @@ NEW = "new"
 """The id of what is only offered; who takes it gives it its own."""
 
 
+MARKS_OF: dict[str, tuple[MarkName, ...]] = {
+    Unit.INCH: ("1/8 in", "1/16 in", "1/32 in"),
+    Unit.MM: ("1 mm", "0.5 mm"),
+    Unit.CM: ("1 mm", "0.5 mm"),
+}
+MARK_OF: dict[str, MarkName] = {Unit.INCH: "1/16 in", Unit.MM: "1 mm", Unit.CM: "1 mm"}
+
+
 @dataclass(frozen=True, slots=True)
 class Offered:
     """An entry of the menu, and the part as it begins."""
@@ -50,13 +59,14 @@ class FormatOffered:
 class Usual:
     """First the household's things, then a page's, then lengths.
 
-    `marks` are those of the person's unit, the usual one first. `wide`, `border` and `narrow` are gaps and borders;
-    things that are repeated stand `apart`; a punched hole is `from_edge`; a grid, tiles and the hole of a ring of them
-    have a room of their own of that size; a hand `catches` a guide within that distance.
+    `marks` are those that each unit can be measured to, `mark` the usual one. `wide`, `border` and `narrow` are gaps
+    and borders; things that are repeated stand `apart`; a punched hole is `from_edge`; a grid, tiles and the hole of a
+    ring of them have a room of their own of that size; a hand `catches` a guide within that distance.
     """
 
     formats: tuple[FormatOffered, ...]
-    marks: tuple[MarkName, ...]
+    marks: Mapping[str, tuple[MarkName, ...]]
+    mark: Mapping[str, MarkName]
     kit: Kit
     paper: Paper
     thing: Thing
@@ -95,7 +105,8 @@ def usual(unit: Unit) -> Usual:
     card_at = Rect(ZERO, ZERO, begin.of(3), begin.of(4))
     return Usual(
         formats=tuple(FormatOffered(name, of_kind(kind, _pages(kind))) for kind, (name, *_) in KINDS.items()),
-        marks=MARKS_OF[unit],
+        marks=MARKS_OF,
+        mark=MARK_OF,
         kit=Kit("New kit"),
         paper=Paper(NEW, "New paper", PAGE, PAGE, a=white, b=white),
         thing=Thing(NEW, "New thing", ThingKind.DIE_CUT),
@@ -126,13 +137,6 @@ def usual(unit: Unit) -> Usual:
         tiles_hole=begin.of(4),
         catches=inches(0, 3, 16),
     )
-
-
-MARKS_OF: dict[Unit, tuple[MarkName, ...]] = {
-    Unit.INCH: ("1/16 in", "1/8 in", "1/32 in"),
-    Unit.MM: ("1 mm", "0.5 mm"),
-    Unit.CM: ("1 mm", "0.5 mm"),
-}
 
 
 def _pages(kind: FormatName) -> int:

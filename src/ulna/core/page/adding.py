@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts.beginning import usual

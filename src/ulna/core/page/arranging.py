@@ -13,8 +13,8 @@ from typing import Any, Literal
 from ulna.core.errors import FieldError
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import PER_INCH, ZERO, Length
-from ulna.core.page.page import Group, PagePlan, placed_at
-from ulna.core.page.standing import Standing, on_page, stand
+from ulna.core.page.plan import Group, PagePlan
+from ulna.core.page.standing import Standing, on_page, placed_at, stand
 from ulna.core.page_formats import PageName
 from ulna.core.parts.kind import OTHER, Way
 from ulna.core.parts.kinds import Part, is_page, is_placed, name_of, traits

@@ -12,7 +12,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, fields, is_dataclass, replace
 from typing import Any
 
-from ulna.core.page.page import Evaluated, halved
+from ulna.core.page.evaluate import Evaluated
+from ulna.core.page.halves import halved
 from ulna.core.paper.colour import of_hex
 from ulna.core.paper.shelf import Direction, Paper, Shelf, Stock
 from ulna.core.parts.kinds import Part, is_placed, work_out

@@ -5,10 +5,13 @@ from __future__ import annotations
 from dataclasses import replace
 
 from ulna.core.geometry import polygons
-from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO
+from ulna.core.geometry.rects import Borders, Rect
+from ulna.core.measure import ZERO, Ruler
+from ulna.core.parts import leftovers
+from ulna.core.parts.kinds import Part, is_placed
 from ulna.core.parts.mats import gut_in
 from ulna.core.parts.pieces import Piece
+from ulna.core.parts.trimmed import trimming
 from ulna.core.photos.prints import outline_of
 
 
@@ -65,3 +68,56 @@ def _along(piece: Piece, room: Rect) -> Piece | None:
     # A half of what there is once falls off the other half, and does so as it is cut now.
     fallen = piece.leftover and (replace(piece.leftover, within=own) if piece.half else piece.leftover)
     return replace(piece, outline=own, figure="", comes_shaped=False, leftover=fallen)
+
+
+def is_flush(part: Part) -> bool:
+    """Whether it is trimmed with the part that it lies on."""
+    return is_placed(part) and part.place.flush and part.place.base is not None
+
+
+def apart(pieces: tuple[Piece, ...]) -> set[str]:
+    """Pieces whose pair the gutter has parted: either of the two is a half now, and not of the other one."""
+    by_id = {piece.id: piece for piece in pieces}
+    whole = {piece.id for piece in pieces if piece.half is None}
+    return {
+        p.id
+        for p in pieces
+        if p.leftover
+        and not {p.base_id, p.leftover.of} <= whole
+        and not ((of := by_id.get(p.leftover.of)) is not None and p.whole == of.whole != "")
+    }
+
+
+def cut_apart(pieces: tuple[Piece, ...], room: Rect) -> set[str]:
+    """Pieces that are not what falls off another one any more once all end where their room ends."""
+    kept = {piece.id: cut_to(piece, room) for piece in pieces}
+    return {
+        p.id
+        for p in pieces
+        if p.leftover and (kept.get(p.leftover.of) is None or (kept[p.id] is not p and not p.half))
+    }
+
+
+def unmatched(pieces: tuple[Piece, ...], parted: set[str], ruler: Ruler) -> tuple[Piece, ...]:
+    """What was made of another piece's leftover is cut on its own where it stands `apart`, and so is the other one."""
+    if not parted:
+        return pieces
+    by_id = {piece.id: piece for piece in pieces}
+    givers = {p.leftover.of for p in pieces if p.leftover and p.id in parted}
+
+    def settled(piece: Piece) -> Piece:
+        if piece.leftover is not None and piece.id in parted:
+            giver = by_id.get(piece.leftover.of)
+            return replace(piece, leftover=None, pin=giver.pin if giver else None)
+        return leftovers.alone(piece, ruler) if piece.id in givers and not piece.half else piece
+
+    return tuple(map(settled, pieces))
+
+
+def trimmed(piece: Piece, room: Rect) -> Piece:
+    """A piece that hangs over and is trimmed flush gives what falls off as stock, like a panel that is gutted."""
+    off = trimming(piece, room)
+    if off is None or piece.gut is not None:
+        return piece
+    r = piece.rect
+    return replace(piece, gut=Borders(off.x - r.x, off.y - r.y, r.right - off.right, r.bottom - off.bottom))

@@ -11,7 +11,7 @@ from typing import Literal
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
-from ulna.core.page.page import Evaluated
+from ulna.core.page.evaluate import Evaluated
 from ulna.core.page_formats import PageFormat, PageName
 
 Why = Literal["edge", "centre", "third", "neighbour", "gap"]

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length
 from ulna.core.page import guides as guiding
 from ulna.core.page.arranging import follows
+from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.guides import Distance, Guide
-from ulna.core.page.page import Evaluated, PagePlan, evaluate, move
+from ulna.core.page.plan import PagePlan
+from ulna.core.page.standing import placed_at, stand
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.pieces import Ground
 
@@ -56,6 +58,13 @@ def moved(
         tuple(guiding.distances(after, part, ground.ruler)),
         tuple(p.id for p in plan.parts if p.id != part and follows(plan, p.id, part)),
     )
+
+
+def move(plan: PagePlan, id: str, x: Rect, ground: Ground) -> PagePlan:
+    """The plan with a part moved so that its box is `x`; a base stays where it is."""
+    standing = stand(plan.parts, ground)
+    moved = placed_at(plan.part(id), x, standing, plan.format)
+    return replace(plan, parts=tuple(moved if part.id == id else part for part in plan.parts))
 
 
 def _caught(

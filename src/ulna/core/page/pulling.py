@@ -8,7 +8,7 @@ from typing import Any
 from ulna.core.errors import FieldError
 from ulna.core.geometry.rects import Borders
 from ulna.core.measure import PER_INCH, ZERO, Length, Ruler
-from ulna.core.page.page import PagePlan
+from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import stand
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.pieces import Ground, Handle

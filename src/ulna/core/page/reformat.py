@@ -7,8 +7,8 @@ from typing import Any
 
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, Length, Ruler, parse
-from ulna.core.page.page import PagePlan, placed_at
-from ulna.core.page.standing import stand
+from ulna.core.page.plan import PagePlan
+from ulna.core.page.standing import placed_at, stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts import inside
 from ulna.core.parts.kinds import Part, Placed, is_page, is_placed, name_of, traits

@@ -10,10 +10,12 @@ from dataclasses import dataclass, replace
 
 from ulna.core.findings import Finding, Remedy, Severity
 from ulna.core.geometry.rects import Rect
+from ulna.core.page.flush import is_flush
+from ulna.core.page_formats import PageFormat
 from ulna.core.parts import place as places
 from ulna.core.parts.kinds import Part, Placed, is_placed, name_of, traits, work_out
 from ulna.core.parts.pieces import Built, Ground
-from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.place import Across, Down, Place, place_at
 
 
 @dataclass(frozen=True, slots=True)
@@ -140,3 +142,33 @@ def _astray(part: Placed, code: str, severity: Severity, told: str, place: Place
     return Finding(
         code, severity, part.id, told, (Remedy("Count its place from the page", replace(part, place=place)),)
     )
+
+
+def room_of(one: Standing, standing: Mapping[str, Standing], ground: Ground) -> Rect:
+    """What a part is trimmed flush with: the spread, or the part that it lies on where it can lie within that."""
+    part, box = one.part, one.box
+    if box is None or not is_placed(part) or part.place.base not in standing:
+        return ground.format.whole
+    if is_flush(part):
+        return one.room
+    if one.room == ground.format.page("left"):
+        return ground.format.whole
+    beside = part.place.across.edge in ("before", "after") or part.place.down.edge in ("above", "below")
+    # What is larger than its base lies round it on purpose.
+    round_it = box.width > one.room.width or box.height > one.room.height
+    return ground.format.whole if beside or round_it else one.room
+
+
+def placed_at(part: Part, box: Rect, standing: Mapping[str, Standing], format: PageFormat) -> Part:
+    """The part with the place that puts it there, counted from what it was counted from."""
+    if not is_placed(part):
+        return part
+    place = part.place
+    found = standing.get(place.stand.of) if place.stand else None
+    line = traits(found.part).line if found else None
+    if place.stand is not None and found is not None and found.box and line:
+        middle = ((box.x + box.right).inches / 2, (box.y + box.bottom).inches / 2)
+        share = line.share_near(found.part, found.box, middle)
+        return replace(part, place=replace(place, stand=replace(place.stand, share=share)))
+    boxes = {id: found.box for id in place.needs if (found := standing.get(id)) and found.box}
+    return replace(part, place=place_at(place, box, format, boxes))

@@ -1,0 +1,79 @@
+"""The recipe of a page."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, ClassVar
+
+from ulna.core.errors import NotOnShelf
+from ulna.core.page_formats import PageFormat, of_kind
+from ulna.core.parts.inside import every
+from ulna.core.parts.kinds import Part
+from ulna.core.photos.prints import Print
+from ulna.core.ranges import Id, Many, Text, Title, Whole
+
+MOST_PARTS = 400
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """Parts, by their ids, that move, copy, mirror and repeat together."""
+
+    id: Id
+    name: Title = "group"
+    parts: Annotated[tuple[Id, ...], Many(MOST_PARTS)] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Gutting:
+    """What a person has said of the hidden middle of one piece: cut it out, or leave it."""
+
+    piece: Annotated[str, Text(200, 1)]
+    gut: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Keep:
+    """So many sheets of a paper are kept back for this page: no other one may open them."""
+
+    paper: Annotated[str, Text(200, 1)]
+    count: Annotated[int, Whole(1, 10000)] = 1
+
+
+@dataclass(frozen=True, slots=True)
+class PagePlan:
+    """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+
+    `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
+    back for it.
+    """
+
+    written_as: ClassVar[str] = "Recipe"
+    name: Title
+    format: PageFormat = of_kind("12x12")
+    story: Annotated[str, Text(20000)] = ""
+    parts: Annotated[tuple[Part, ...], Many(MOST_PARTS)] = ()
+    groups: Annotated[tuple[Group, ...], Many(MOST_PARTS)] = ()
+    gutting: Annotated[tuple[Gutting, ...], Many(MOST_PARTS)] = ()
+    keeps: Annotated[tuple[Keep, ...], Many(MOST_PARTS)] = ()
+
+    def part(self, id: str) -> Part:
+        """Raises `NotOnShelf`."""
+        for part in self.parts:
+            if part.id == id:
+                return part
+        raise NotOnShelf("part", id)
+
+
+def photos_of(plan: PagePlan) -> set[str]:
+    """The ids of the photos that a page shows."""
+    return {print_.photo for print_ in every(Print, plan.parts) if print_.photo}
+
+
+@dataclass(frozen=True, slots=True)
+class Variant:
+    """A page as it was kept under a name, to be held beside others."""
+
+    page: str
+    name: Title
+    recipe: PagePlan
