@@ -100,7 +100,7 @@ def say(what: str, found: list[float], wanted: str) -> None:
 def core() -> None:
     steady()  # as the server does
     plan = page_of(100)
-    shelf = Shelf.of([p.value() for p in kits.towpath().papers])
+    shelf = Shelf.of(list(kits.towpath().papers))
     ground = Ground(plan.format, shelf, {}, Ruler())
     widths = (inches(1 + k % 2, k, 100) for k in count(1))
 

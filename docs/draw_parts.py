@@ -17,6 +17,7 @@ from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.edging import Edging
 from ulna.core.parts.kinds.grid import Cell, Grid
 from ulna.core.parts.kinds.mitred import Mitred
 from ulna.core.parts.kinds.panel import Panel
@@ -38,7 +39,7 @@ from ulna.demo import kits
 from ulna.formats import svg
 
 TO = Path(__file__).parent / "parts"
-SHELF = Shelf.of([p.value() for kit in (kits.towpath(), kits.wharf(), kits.stash()) for p in kit.papers])
+SHELF = Shelf.of([p for kit in (kits.towpath(), kits.wharf(), kits.stash()) for p in kit.papers])
 
 
 def paper(name: str, side: Face = "A") -> PaperChoice:
@@ -93,6 +94,7 @@ def strips() -> list[Part]:
             place=at("1/4", "1/2"),
         )
     ]
+    made.append(Edging("e", inches(16), parse("5/8"), parse("1/2"), choice=RED, place=at("1/4", "3 3/4")))
     for k, pattern in enumerate(("log cabin", "pinwheel", "herringbone", "sunburst", "triangle")):
         left = f"{5 + k * 25 // 10} {'1/2' if k % 2 else ''}".strip() if k else "5"
         size = inches(2, 1, 4)
@@ -173,7 +175,7 @@ def openings() -> list[Part]:
 
 def main() -> None:
     TO.mkdir(exist_ok=True)
-    for make, high in ((foundations, "4 1/2"), (strips, "4"), (cells, "4 1/2"), (shapes, "6"), (openings, "4 1/2")):
+    for make, high in ((foundations, "4 1/2"), (strips, "4 3/4"), (cells, "4 1/2"), (shapes, "6"), (openings, "4 1/2")):
         format = PageFormat("own", parse("17 1/2"), parse(high))
         base = Base("base", choice=paper("stash-kraft", "B"))
         plan = PagePlan(make.__name__, format, parts=(replace(base, choice=paper("wharf-white")), *make()))

@@ -1966,11 +1966,11 @@ export interface components {
             dress: boolean;
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
         /** @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. */
         Added: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             under: string | null;
         };
         /** @description Shares of what there was, from 0 to 1; `says` in words, in the person's unit. */
@@ -3002,6 +3002,120 @@ export interface components {
         };
         /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
+        /** @description `length` × `depth`, with scallops about `scallop` wide along its `edge`. */
+        "EdgingPart-Input": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            depth: string;
+            /**
+             * @default bottom
+             * @enum {string}
+             */
+            edge: "bottom" | "top";
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "edging";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 12 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            scallop: string;
+        };
+        /** @description `length` × `depth`, with scallops about `scallop` wide along its `edge`. */
+        "EdgingPart-Output": {
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Output"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            depth: string;
+            /**
+             * @default bottom
+             * @enum {string}
+             */
+            edge: "bottom" | "top";
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "edging";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 12 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            length: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            scallop: string;
+        };
         /** @description A cut that was made at another setting; with `keep` what came of it is used as it is. */
         Elsewhere: {
             /** @default false */
@@ -3068,7 +3182,7 @@ export interface components {
             part: string;
         };
         Filled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         /** @description `stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know. */
         Finding: {
@@ -4236,7 +4350,7 @@ export interface components {
             box: components["schemas"]["Rect"];
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         OfferOut: {
             /**
@@ -4262,7 +4376,7 @@ export interface components {
         /** @description An entry of the menu, and the part as it begins. */
         Offered: {
             name: string;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             picture: string;
             words: string;
         };
@@ -6068,7 +6182,7 @@ export interface components {
             part: string;
         };
         Pulled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /** @description `figure` is what it cuts, by its name as a tile or a shape; `size` across. */
@@ -6107,7 +6221,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Input"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
             /** @default  */
             story: string;
         };
@@ -6137,7 +6251,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Output"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];
+            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default  */
             story: string;
         };
@@ -6175,7 +6289,7 @@ export interface components {
         /** @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. */
         Remedy: {
             pages: number | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /**

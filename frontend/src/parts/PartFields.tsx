@@ -2,6 +2,7 @@
 import type { ComponentType } from "react";
 import { BaseFields } from "./BaseFields";
 import { GridFields, TilesFields } from "./CellFields";
+import { EdgingFields } from "./EdgingFields";
 import { MitredFields, PaperedFields, StitchingFields, TornFields } from "./FoundationFields";
 import { JointFields } from "./JointFields";
 import type { Part, PartProps } from "./kinds";
@@ -20,6 +21,7 @@ const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { 
   torn: TornFields,
   stitching: StitchingFields,
   band: BandFields,
+  edging: EdgingFields,
   pieced: PiecedFields,
   grid: GridFields,
   tiles: TilesFields,

@@ -12,6 +12,7 @@ from ulna.core.parts.kinds import (
     base,
     card,
     cutout,
+    edging,
     grid,
     joint,
     mitred,
@@ -37,6 +38,7 @@ Placed = (
     | torn.Torn
     | stitching.Stitching
     | band.Band
+    | edging.Edging
     | pieced.Pieced
     | grid.Grid
     | tiles.Tiles
@@ -59,6 +61,7 @@ MODULES: tuple[Kind, ...] = (
     torn,
     stitching,
     band,
+    edging,
     pieced,
     grid,
     tiles,
