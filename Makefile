@@ -46,7 +46,7 @@ screenshots: .made/python .made/web .made/chromium
 clean:
 	rm -rf .venv .made .demo frontend/node_modules src/ulna/web
 
-.made/python: requirements.lock pyproject.toml setup.py src/ulna/core/planner/trials.py
+.made/python: requirements.lock pyproject.toml setup.py $(wildcard src/ulna/core/planner/*.pxd) src/ulna/core/planner/trials.py src/ulna/core/planner/blocks.py
 	@test -n "$(PYTHON)" || { echo "Python 3.11 is needed"; exit 1; }
 	$(PYTHON) -m venv .venv
 	$(BIN)/pip install --quiet --disable-pip-version-check uv

@@ -1,4 +1,5 @@
-"""The two compiled modules: most of a search for cuts is spent there. Without a C compiler they run as they stand."""
+"""The two compiled modules: most of a search for cuts is spent there. The types of their numbers stand in `.pxd` files
+beside them; without a C compiler they run as they stand."""
 
 from Cython.Build import cythonize
 from setuptools import Extension, setup
@@ -9,6 +10,7 @@ DIRECTIVES = {
     "initializedcheck": False,
     "cdivision": True,
     "binding": False,
+    "annotation_typing": False,
 }
 
 modules = [

@@ -32,7 +32,7 @@ from ulna.core.paper.shelf import Shelf  # noqa: E402
 from ulna.core.parts.kinds import Part  # noqa: E402
 from ulna.core.parts.kinds.band import Band  # noqa: E402
 from ulna.core.parts.kinds.photo import PhotoPart  # noqa: E402
-from ulna.core.parts.kinds.pieced import Pattern, Pieced  # noqa: E402
+from ulna.core.parts.kinds.pieced import Pieced, PiecedPattern  # noqa: E402
 from ulna.core.parts.kinds.tiles import Tiles  # noqa: E402
 from ulna.core.parts.mats import Mat  # noqa: E402
 from ulna.core.parts.pieces import Ground, PaperChoice  # noqa: E402
@@ -71,7 +71,7 @@ def rich_page() -> PagePlan:
         Tiles(f"t{k}", size=size, width=inches(10), height=tall, papers=papers, seed=k + 1, place=at(k, "1/2"))
         for k in range(4)
     ]
-    patterns: tuple[Pattern, ...] = ("herringbone", "log cabin", "pinwheel", "triangle")
+    patterns: tuple[PiecedPattern, ...] = ("herringbone", "log cabin", "pinwheel", "triangle")
     parts += [
         Pieced(f"p{k}", pattern, inches(4), inches(4), parse("1/2"), papers, place=at(k, "6 1/2"))
         for k, pattern in enumerate(patterns)

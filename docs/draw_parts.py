@@ -175,7 +175,13 @@ def openings() -> list[Part]:
 
 def main() -> None:
     TO.mkdir(exist_ok=True)
-    for make, high in ((foundations, "4 1/2"), (strips, "4 3/4"), (cells, "4 1/2"), (shapes, "6"), (openings, "4 1/2")):
+    for make, high in (
+        (foundations, "4 1/2"),
+        (strips, "4 3/4"),
+        (cells, "4 1/2"),
+        (shapes, "6"),
+        (openings, "4 1/2"),
+    ):
         format = PageFormat("own", parse("17 1/2"), parse(high))
         base = Base("base", choice=paper("stash-kraft", "B"))
         plan = PagePlan(make.__name__, format, parts=(replace(base, choice=paper("wharf-white")), *make()))

@@ -62,7 +62,7 @@ class ArrangeAsked(BaseModel):
         "remove", "page as panel",
     ]  # fmt: skip
     id: str | None = None
-    edge: arranging.Edge = "left"
+    edge: arranging.AlignTo = "left"
     way: Literal["across", "down"] = "across"
     on: PageName = "left"
     across: AnyLength = ZERO

@@ -11,7 +11,7 @@ from decimal import Decimal, InvalidOperation
 from typing import Any
 
 from ulna.core.errors import FieldError
-from ulna.core.planner.by_hand import Step
+from ulna.core.planner.by_hand import HandStep
 from ulna.core.planner.plan import CutPlan, Layout, Placement
 from ulna.core.planner.request import Area, CutRequest, Piece, Pin, Reserve, Rims, Sheet
 
@@ -300,7 +300,7 @@ def _placement(placed: Placement, unit: str) -> dict[str, Any]:
     return document
 
 
-def _is_side(area: Area, step: Step) -> bool:
+def _is_side(area: Area, step: HandStep) -> bool:
     """Whether a cut leaves this area as a part of its own. Beyond a cut that has a width it is not told."""
     x, y, width, height = step.of
     if step.axis == "vertical":
@@ -310,7 +310,7 @@ def _is_side(area: Area, step: Step) -> bool:
     return area in sides
 
 
-def _step(n: int, step: Step, unit: str, layout: Layout) -> dict[str, Any]:
+def _step(n: int, step: HandStep, unit: str, layout: Layout) -> dict[str, Any]:
     upright = step.axis == "vertical"
     edge, size = ("left edge", step.of.width) if upright else ("top edge", step.of.height)
     how = "top to bottom" if upright else "side to side"

@@ -276,7 +276,7 @@ class Household:
 
     def mat_choices(
         self, plan: PagePlan, part: str, mat: int, page: str | None = None
-    ) -> tuple[colour.Look | None, list[ranking.MatChoice]]:
+    ) -> tuple[colour.PictureColours | None, list[ranking.MatChoice]]:
         """The colours of a part's picture, and the papers there are as one of its mats (from 0), best first."""
         ground = self.ground(plan.format, page)
         built = stand(plan.parts, ground)[plan.part(part).id].built
@@ -294,10 +294,10 @@ class Household:
         there = [paper for paper in papers if ranking.available(ground.shelf, paper, size)]
         return look, ranking.rank(there, look, layer, beside)
 
-    def _colours(self, photo: str, look: Look, crop: Crop) -> colour.Look:
+    def _colours(self, photo: str, look: Look, crop: Crop) -> colour.PictureColours:
         from ulna.formats import pictures
 
-        def measure() -> colour.Look:
+        def measure() -> colour.PictureColours:
             view = self.roll.picture(photo, "view").read_bytes()
             return colour.look(*pictures.grid(view, look, crop, COLOURS_LONGEST))
 

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ulna.core.measure import inches
-from ulna.core.paper.colour import RGB, Lab, Look, lab, look, of_hex, word
+from ulna.core.paper.colour import RGB, Lab, PictureColours, lab, look, of_hex, word
 from ulna.core.paper.ranking import available, rank
 from ulna.core.paper.shelf import Form, Paper, Shelf, Side, Stock
 
@@ -53,7 +53,7 @@ def test_a_colour_has_a_plain_word(colour: str, said: str) -> None:
     assert word(of_hex(colour)) == said
 
 
-def half_and_half() -> Look:
+def half_and_half() -> PictureColours:
     """Upper half blue, lower half brown, with a white border."""
     pixels: list[RGB] = []
     for y in range(40):
@@ -94,7 +94,7 @@ def test_a_first_mat_differs_in_lightness_and_is_plain() -> None:
 
 def test_twenty_steps_of_lightness_are_enough() -> None:
     """19 are not."""
-    edge = Look(Lab(50, 0, 0), 0, ())
+    edge = PictureColours(Lab(50, 0, 0), 0, ())
     greys = {round(of_hex(f"#{v:02x}{v:02x}{v:02x}").lightness): f"#{v:02x}{v:02x}{v:02x}" for v in range(256)}
     found = {c.paper: c.good for c in rank([paper("just", greys[71]), paper("not", greys[68])], edge, "first")}
     assert found == {"just": True, "not": False}

@@ -19,7 +19,7 @@ from ulna.core.measure import ZERO, Length
 from ulna.core.paper.patterns import pitch_of
 from ulna.core.paper.shelf import Paper, Shelf
 from ulna.core.parts.pieces import PaperChoice, Piece
-from ulna.core.planner.by_hand import Step
+from ulna.core.planner.by_hand import HandStep
 from ulna.core.planner.plan import CutPlan, Layout, Placement, SheetPlan, Unplaced
 from ulna.core.planner.request import Area
 
@@ -111,15 +111,15 @@ def _opened(layout: Layout, by_id: dict[str, Strips]) -> Layout:
             x = at.x if block.choice.side == "A" else block.width - at.right
             start = placed.area.x + x.units
             if start > left.x:
-                steps.append(Step("vertical", start, left))
+                steps.append(HandStep("vertical", start, left))
                 offcuts.append(Area(left.x, left.y, start - left.x, left.height))
                 left = Area(start, left.y, left.right - start, left.height)
             if at.width.units < left.width:
-                steps.append(Step("vertical", start + at.width.units, left))
+                steps.append(HandStep("vertical", start + at.width.units, left))
             column = Area(start, left.y, at.width.units, left.height)
             left = Area(column.right, left.y, left.right - column.right, left.height)
             if at.height.units < column.height:
-                steps.append(Step("horizontal", column.y + at.height.units, column))
+                steps.append(HandStep("horizontal", column.y + at.height.units, column))
                 offcuts.append(
                     Area(start, column.y + at.height.units, column.width, column.height - at.height.units)
                 )

@@ -20,7 +20,7 @@ from ulna.core.measure import Length, Ruler
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import Edge, Face, Paper, Shelf, seen_from
 from ulna.core.parts.pieces import Piece
-from ulna.core.planner.by_hand import Step as Planned
+from ulna.core.planner.by_hand import HandStep as Planned
 from ulna.core.planner.plan import CutPlan, Layout, SheetPlan
 from ulna.core.planner.request import Area
 

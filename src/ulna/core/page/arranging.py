@@ -23,7 +23,7 @@ from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.pieces import Ground
 from ulna.core.parts.place import Across, Down, Place, place_at
 
-Edge = Literal["left", "centre", "right", "top", "middle", "bottom"]
+AlignTo = Literal["left", "centre", "right", "top", "middle", "bottom"]
 MOST_COPIES = 60
 
 
@@ -92,7 +92,7 @@ def shift(plan: PagePlan, ids: Sequence[str], across: Length, down: Length, grou
     return _moved(plan, {id: box.moved(across, down) for id, box in boxes.items()}, standing)
 
 
-def align(plan: PagePlan, ids: Sequence[str], edge: Edge, ground: Ground) -> PagePlan:
+def align(plan: PagePlan, ids: Sequence[str], edge: AlignTo, ground: Ground) -> PagePlan:
     """Their edges or middles on one line: of two or more, that of all together; of one, that of its page."""
     standing, boxes = _boxes(plan, ids, ground)
     if not boxes:

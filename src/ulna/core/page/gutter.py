@@ -25,19 +25,19 @@ CLEAR = inches(1)
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class GutterLine:
     """Where the cut falls on a print: its distance from the left edge of the picture, and that as a share of it."""
 
     at: Length
     share: float
 
 
-def line_on(piece: Piece, gutter: Length) -> Line | None:
+def line_on(piece: Piece, gutter: Length) -> GutterLine | None:
     """The cut on the picture of a print that lies across the gutter."""
     if piece.picture is None or not piece.rect.x < gutter < piece.rect.right:
         return None
     at = gutter - piece.uncut.x - piece.picture.window.x
-    return Line(at, at.units / max(1, piece.picture.window.width.units))
+    return GutterLine(at, at.units / max(1, piece.picture.window.width.units))
 
 
 def findings(

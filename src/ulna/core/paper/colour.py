@@ -83,7 +83,7 @@ class Leading:
 
 
 @dataclass(frozen=True, slots=True)
-class Look:
+class PictureColours:
     """What a mat must go with: the mean colour of the picture's edge, how much the edge varies (in distances of
     CIELAB: below 8 plain, below 16 quiet, below 26 lively, else busy), and up to five leading colours."""
 
@@ -101,7 +101,7 @@ EDGE = 0.08
 """How deep the edge of a picture is looked at, as a share of its shorter side."""
 
 
-def look(width: int, height: int, pixels: Sequence[RGB]) -> Look:
+def look(width: int, height: int, pixels: Sequence[RGB]) -> PictureColours:
     """Of a picture in few pixels, row by row. Raises `ValueError` where there are not width × height of them."""
     if len(pixels) != width * height or not pixels:
         raise ValueError(f"{len(pixels)} pixels are not {width} × {height}")
@@ -115,7 +115,7 @@ def look(width: int, height: int, pixels: Sequence[RGB]) -> Look:
     ]
     mean = _mean(ring)
     spread = math.sqrt(sum(mean.far(c) ** 2 for c in ring) / len(ring))
-    return Look(mean, spread, _leading(colours, pixels))
+    return PictureColours(mean, spread, _leading(colours, pixels))
 
 
 def _mean(colours: Sequence[Lab]) -> Lab:

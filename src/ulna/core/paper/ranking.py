@@ -11,7 +11,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from ulna.core.measure import Length
-from ulna.core.paper.colour import Lab, Look, of_hex, word
+from ulna.core.paper.colour import Lab, PictureColours, of_hex, word
 from ulna.core.paper.shelf import Face, Paper, Shelf, Side, Stock
 
 Layer = Literal["first", "second"]
@@ -38,7 +38,9 @@ class MatChoice:
     rank: float
 
 
-def rank(papers: Iterable[Paper], look: Look, layer: Layer, beside: Side | None = None) -> list[MatChoice]:
+def rank(
+    papers: Iterable[Paper], look: PictureColours, layer: Layer, beside: Side | None = None
+) -> list[MatChoice]:
     """Both sides of every paper, best first. `beside` is the mat between it and the photo, where the second one is
     chosen."""
     found, colours = list[MatChoice](), dict[tuple[str, Face], Lab]()
@@ -75,7 +77,7 @@ def _holds(paper: Paper, size: tuple[Length, Length]) -> bool:
     return (w <= paper.width and h <= paper.height) or (h <= paper.width and w <= paper.height)
 
 
-def _choice(paper: Paper, face: Face, look: Look, layer: Layer, beside: Side | None) -> MatChoice:
+def _choice(paper: Paper, face: Face, look: PictureColours, layer: Layer, beside: Side | None) -> MatChoice:
     side = paper.face(face)
     colour = of_hex(side.colours[0] if side.colours else "#ffffff")
     calm = BUSY[min(3, max(0, side.busy))]
@@ -87,7 +89,9 @@ def _choice(paper: Paper, face: Face, look: Look, layer: Layer, beside: Side | N
     return _second(paper.id, face, colour, side.busy, calm, look, taken, beside)
 
 
-def _first(paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look, taken: str | None) -> MatChoice:
+def _first(
+    paper: str, face: Face, colour: Lab, busy: int, calm: str, look: PictureColours, taken: str | None
+) -> MatChoice:
     by = colour.lightness - look.edge.lightness
     than = f"{'lighter' if by > 0 else 'darker'} than the edge by {abs(by):.0f}"
     loud = busy >= 2 and look.liveliness >= 16
@@ -104,7 +108,14 @@ def _first(paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look
 
 
 def _second(
-    paper: str, face: Face, colour: Lab, busy: int, calm: str, look: Look, taken: str | None, beside: Side | None
+    paper: str,
+    face: Face,
+    colour: Lab,
+    busy: int,
+    calm: str,
+    look: PictureColours,
+    taken: str | None,
+    beside: Side | None,
 ) -> MatChoice:
     points = (20.0 if taken else 0.0) - 4 * max(0, busy - 2)
     if beside is None:
@@ -128,7 +139,7 @@ def _second(
     return MatChoice(paper, face, taken is not None, reason, points)
 
 
-def _taken_up(side: Side, look: Look) -> str | None:
+def _taken_up(side: Side, look: PictureColours) -> str | None:
     """The photo's colour that a side has too, leading colours first; greys and whites count for little."""
     best: tuple[float, str] | None = None
     for colour in (of_hex(c) for c in side.colours):

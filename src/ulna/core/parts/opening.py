@@ -58,7 +58,7 @@ def begun(begin: Beginning) -> Opening:
 
 
 @dataclass(frozen=True, slots=True)
-class Cut:
+class CutOpen:
     """A piece with its openings, what lies `behind` it and `on` it, and what is to be told."""
 
     piece: Piece
@@ -67,7 +67,7 @@ class Cut:
     findings: tuple[Finding, ...] = ()
 
 
-def cut_all(part: Opened, piece: Piece, ground: Ground) -> Cut:
+def cut_all(part: Opened, piece: Piece, ground: Ground) -> CutOpen:
     """All openings of a part cut into its piece, which may lie turned by `part.angle`: what is behind and on it turns
     along. One that would run into another is told, and is not cut."""
     own, behind, on, found = list[tuple[int, Rect]](), list[Piece](), list[Piece](), list[Finding]()
@@ -94,7 +94,7 @@ def cut_all(part: Opened, piece: Piece, ground: Ground) -> Cut:
     if part.angle:
         behind, on = ([_along(one, piece, part.angle) for one in some] for some in (behind, on))
         piece = replace(piece, angle=part.angle)
-    return Cut(piece, tuple(behind), tuple(on), tuple(found))
+    return CutOpen(piece, tuple(behind), tuple(on), tuple(found))
 
 
 def _ring(part: Opened, k: int, hole: Rect, ground: Ground) -> Piece:

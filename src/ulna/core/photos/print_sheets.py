@@ -73,7 +73,7 @@ class Wanted:
 
 
 @dataclass(frozen=True, slots=True)
-class Part:
+class PrintPart:
     """The whole of a print, or one of its parts: what it shows of it, and the overlap that is trimmed off."""
 
     wanted: str
@@ -86,10 +86,10 @@ class Part:
 
 
 @dataclass(frozen=True, slots=True)
-class Placed:
+class PlacedPrint:
     """A part where it lies on its sheet; turned a quarter clockwise where `turned`."""
 
-    part: Part
+    part: PrintPart
     at: Rect
     turned: bool
 
@@ -107,7 +107,7 @@ class PrintSheet:
     """`ticks` are lines from corner to corner of their boxes; `line` is the one to measure by."""
 
     paper: PrintPaper
-    placed: tuple[Placed, ...]
+    placed: tuple[PlacedPrint, ...]
     ticks: tuple[Rect, ...]
     labels: tuple[Words, ...]
     line: Words | None
@@ -136,7 +136,7 @@ def plan(papers: Sequence[PrintPaper], wanted: Sequence[Wanted], gap: Length, ru
     if not usable:
         why = "there is no paper to print on; load or choose one"
         return PrintPlan((), tuple(Left(w.id, f"{w.name}: {why}.") for w in wanted), ())
-    parts, notes = list[Part](), list[str]()
+    parts, notes = list[PrintPart](), list[str]()
     for one in wanted:
         split = _parts(one, usable, ruler)
         notes += _notes(one, split, ruler)
@@ -161,21 +161,21 @@ def _fits(width: Length, height: Length, papers: Sequence[PrintPaper]) -> bool:
     )
 
 
-def _parts(one: Wanted, papers: Sequence[PrintPaper], ruler: Ruler) -> list[Part]:
+def _parts(one: Wanted, papers: Sequence[PrintPaper], ruler: Ruler) -> list[PrintPart]:
     whole = Rect(ZERO, ZERO, one.width, one.height)
     if _fits(one.width, one.height, papers):
         inside = (one.cut_at,) if one.cut_at is not None and ZERO < one.cut_at < one.width else ()
-        return [Part(one.id, one.name, whole, across=(*inside, *one.across), down=one.down)]
+        return [PrintPart(one.id, one.name, whole, across=(*inside, *one.across), down=one.down)]
     if one.cut_at is not None and ZERO < one.cut_at < one.width:
         halves = zip(("left half", "right half"), whole.split(one.cut_at), strict=True)
         return [part for name, half in halves for part in _tiled(one, half, f"{one.name}, {name}", papers, ruler)]
     return _tiled(one, whole, one.name, papers, ruler)
 
 
-def _tiled(one: Wanted, area: Rect, name: str, papers: Sequence[PrintPaper], ruler: Ruler) -> list[Part]:
+def _tiled(one: Wanted, area: Rect, name: str, papers: Sequence[PrintPaper], ruler: Ruler) -> list[PrintPart]:
     """An area of a print in the fewest equal parts that some paper takes."""
     if _fits(area.width, area.height, papers):
-        return [Part(one.id, name, area)]
+        return [PrintPart(one.id, name, area)]
     ways = []
     for paper in papers:
         w, h = paper.printable.width, paper.printable.height
@@ -185,16 +185,16 @@ def _tiled(one: Wanted, area: Rect, name: str, papers: Sequence[PrintPaper], rul
             if (across := _count(area.width, room[0])) and (down := _count(area.height, room[1]))
         ]
     if not ways:
-        return [Part(one.id, name, area)]
+        return [PrintPart(one.id, name, area)]
     _, _, (w, h) = min(ways)
     columns, rows = _stretches(area.width, w, ruler), _stretches(area.height, h, ruler)
     many = len(columns) * len(rows)
-    found = list[Part]()
+    found = list[PrintPart]()
     for y, high in rows:
         for x, wide in columns:
             label = f"{name}, part {len(found) + 1} of {many}"
             shows = Rect(area.x + x, area.y + y, wide, high)
-            found.append(Part(one.id, label, shows, OVERLAP if x else ZERO, OVERLAP if y else ZERO))
+            found.append(PrintPart(one.id, label, shows, OVERLAP if x else ZERO, OVERLAP if y else ZERO))
     return found
 
 
@@ -218,7 +218,7 @@ def _stretches(length: Length, room: Length, ruler: Ruler) -> list[tuple[Length,
     return [(step * k, min(step + OVERLAP, length - step * k)) for k in range(many)]
 
 
-def _notes(one: Wanted, parts: list[Part], ruler: Ruler) -> list[str]:
+def _notes(one: Wanted, parts: list[PrintPart], ruler: Ruler) -> list[str]:
     if len(parts) == 1:
         if not one.across and not one.down:
             return []
@@ -237,13 +237,13 @@ def _notes(one: Wanted, parts: list[Part], ruler: Ruler) -> list[str]:
 @dataclass(frozen=True, slots=True)
 class _Laid:
     paper: PrintPaper
-    placed: tuple[Placed, ...]
+    placed: tuple[PlacedPrint, ...]
 
 
 @dataclass(frozen=True, slots=True)
 class _Try:
     sheets: tuple[_Laid, ...]
-    unplaced: tuple[Part, ...]
+    unplaced: tuple[PrintPart, ...]
     room: int
 
 
@@ -270,7 +270,7 @@ def _area(paper: PrintPaper, room: int) -> Rect:
     return replace(area, height=area.height - FOOT) if room == 1 else area
 
 
-def _tried(papers: Sequence[PrintPaper], parts: Sequence[Part], gap: Length, room: int) -> _Try:
+def _tried(papers: Sequence[PrintPaper], parts: Sequence[PrintPart], gap: Length, room: int) -> _Try:
     areas = {p.id: _area(p, room) for p in papers}
     sheets = [
         Sheet(p.id, areas[p.id].width.units, areas[p.id].height.units, min(len(parts), p.count or len(parts)))
@@ -293,10 +293,10 @@ def _tried(papers: Sequence[PrintPaper], parts: Sequence[Part], gap: Length, roo
     return _Try(tuple(laid), tuple(parts[int(u.piece)] for u in found.unplaced), room)
 
 
-def _placed(placement: Placement, parts: Sequence[Part], area: Rect) -> Placed:
+def _placed(placement: Placement, parts: Sequence[PrintPart], area: Rect) -> PlacedPrint:
     a = placement.area
     at = Rect(area.x + Length(a.x), area.y + Length(a.y), Length(a.width), Length(a.height))
-    return Placed(parts[int(placement.piece)], at, placement.turned)
+    return PlacedPrint(parts[int(placement.piece)], at, placement.turned)
 
 
 def _on_smaller(sheet: _Laid, papers: Sequence[PrintPaper], tried: _Try, gap: Length) -> _Laid:
@@ -340,7 +340,7 @@ def _finished(sheet: _Laid, ruler: Ruler) -> PrintSheet:
     return PrintSheet(sheet.paper, sheet.placed, ticks, tuple(labels), line)
 
 
-def _label(placed: Placed, ruler: Ruler) -> str:
+def _label(placed: PlacedPrint, ruler: Ruler) -> str:
     part = placed.part
     words = f"{part.label}, {ruler.say_size(part.shows.width, part.shows.height)}"
     trims = [
@@ -359,7 +359,7 @@ def _ticks(box: Rect) -> Iterator[Rect]:
             yield Rect(x, top, ZERO, TICK)
 
 
-def _inner_ticks(placed: Placed) -> Iterator[Rect]:
+def _inner_ticks(placed: PlacedPrint) -> Iterator[Rect]:
     """Beside a print that is cut in itself: a tick at both ends of each cut."""
     at, part = placed.at, placed.part
     # A quarter turn clockwise puts the print's left at the top and its top at the right.

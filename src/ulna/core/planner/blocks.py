@@ -23,7 +23,7 @@ from ulna.core.planner.effort import Budget
 
 MOST_PIECES = 64
 """One bit each."""
-MOST_BLOCKS = cython.declare(cython.int, 400_000)
+MOST_BLOCKS = 400_000
 MOST_NEW = 30_000
 """Of what a round of joining makes with waste, so many of the fullest are kept."""
 ROUND = 2_000_000
@@ -32,13 +32,12 @@ PER_MADE, PER_JOINED, PER_LOOK = 3.0, 120.0, 150.0
 """How many blocks are kept, pairs of them held together, and blocks looked at in the choice, for one fitting."""
 SINGLE, BESIDE, ABOVE = 0, 1, 2
 """How a block is joined."""
-DIGIT = cython.declare(cython.int, 2048)
-BINS = cython.declare(cython.int, 1000)
-ALL = cython.declare(cython.ulonglong, 0xFFFFFFFFFFFFFFFF)
-GOLDEN = cython.declare(cython.ulonglong, 0x9E3779B97F4A7C15)
+DIGIT = 2048
+BINS = 1000
+ALL = 0xFFFFFFFFFFFFFFFF
+GOLDEN = 0x9E3779B97F4A7C15
 
 
-@cython.cclass
 class Blocks:
     """All blocks of pieces that fit a sheet of `width` × `height` and may be part of a full one.
 
@@ -46,37 +45,6 @@ class Blocks:
     `give` at most, and `waste` is the share of a block that may be lost; with neither, what stays beside a block must
     be nothing or leave room for the smallest piece. Of blocks of the same pieces no larger ones are kept.
     """
-
-    unit: object
-    width: cython.longlong
-    height: cython.longlong
-    kerf: cython.longlong
-    least: cython.longlong
-    give: cython.longlong
-    waste: cython.double
-    tight: cython.bint
-
-    # the blocks by columns: size, area of the pieces, which these are, how they are joined and of which two blocks
-    count: cython.int
-    room: cython.int
-    w: cython.longlong[::1]
-    h: cython.longlong[::1]
-    area: cython.double[::1]
-    has: cython.ulonglong[::1]
-    how: cython.char[::1]
-    left: cython.int[::1]
-    right: cython.int[::1]
-    full: object
-
-    # blocks of the same pieces are chains, that begin in a table
-    same: cython.int[::1]
-    table: cython.int[::1]
-    mask: cython.int
-
-    # their order by the edge where they are joined now
-    order: cython.int[::1]
-    edge: cython.longlong[::1]
-    pairs: cython.double
 
     def __init__(
         self,
@@ -102,7 +70,7 @@ class Blocks:
                 if a <= width and b <= height:
                     own = a // unit, b // unit
                     self._keep(own[0], own[1], 1 << number, float(own[0]) * own[1], SINGLE, number, turned)
-        first: cython.int = 0
+        first = 0
         while first < self.count < MOST_BLOCKS and not budget.spent:
             first = self._joined(first, budget)
         self.full = self._filling()
@@ -112,12 +80,12 @@ class Blocks:
 
     def block(self, at: int) -> tuple[int, int, int, int, int]:
         """Width, height, how it is joined and of which two (of a SINGLE one: its piece, and 1 where that is turned)."""
-        k: cython.int = at
+        k = at
         return self.w[k] * self.unit, self.h[k] * self.unit, self.how[k], self.left[k], self.right[k]
 
     def pieces(self, at: int) -> int:
         """Which pieces a block has, a bit each."""
-        k: cython.int = at
+        k = at
         return self.has[k]
 
     def filling(self) -> list[int]:
@@ -126,11 +94,11 @@ class Blocks:
 
     def fullest(self, used: int, wanted: int, most: int) -> list[int]:
         """Of the blocks that fill the sheet the fullest with all wanted pieces and none of the used ones (bits)."""
-        without: cython.ulonglong = used
-        needed: cython.ulonglong = wanted
+        without = used
+        needed = wanted
         found = list[int]()
         for at in self.full:
-            k: cython.int = at
+            k = at
             if self.has[k] & without == 0 and self.has[k] & needed == needed:
                 found.append(at)
                 if len(found) == most:
@@ -138,31 +106,30 @@ class Blocks:
         return found
 
     def _filling(self) -> list[int]:
-        least: cython.double = (1.0 - self.waste) * self.width * self.height
+        least = (1.0 - self.waste) * self.width * self.height
         full = list[tuple[float, int]]()
-        k: cython.int
         for k in range(self.count):
-            whole: cython.bint = self.w[k] == self.width and self.h[k] == self.height
+            whole = self.w[k] == self.width and self.h[k] == self.height
             if whole if self.tight else self.area[k] >= least:
                 full.append((-self.area[k], k))
         return [at for _, at in sorted(full)]
 
     # ---- joining -----------------------------------------------------------------------------------------
 
-    def _joined(self, first: cython.int, budget: Budget) -> int:
+    def _joined(self, first: int, budget: Budget) -> int:
         """Joins the blocks from `first` on with all there are; where the ones that come of it begin."""
-        last: cython.int = self.count
+        last = self.count
         for way in (BESIDE, ABOVE):
             self._sort(way, last)
-            done: cython.int = 0
-            beside: cython.bint = way == BESIDE
-            most: cython.double = ROUND
+            done = 0
+            beside = way == BESIDE
+            most = ROUND
             while done < last and self.count < MOST_BLOCKS and not budget.spent:
                 if 2 * self.count >= self.room:
                     self.room *= 2
                     self._make_room()
                 self.pairs = 0.0
-                made: cython.int = self.count
+                made = self.count
                 with cython.nogil:
                     done = self._join(beside, first, last, done, most)
                 budget.spend(self.pairs / PER_JOINED + (self.count - made) / PER_MADE)
@@ -172,16 +139,15 @@ class Blocks:
 
     def _make_room(self) -> None:
         """Columns for `room` blocks, with the blocks there are."""
-        old_w: cython.longlong[::1] = self.w
-        old_h: cython.longlong[::1] = self.h
-        old_area: cython.double[::1] = self.area
-        old_has: cython.ulonglong[::1] = self.has
-        old_how: cython.char[::1] = self.how
-        old_left: cython.int[::1] = self.left
-        old_right: cython.int[::1] = self.right
+        old_w = self.w
+        old_h = self.h
+        old_area = self.area
+        old_has = self.has
+        old_how = self.how
+        old_left = self.left
+        old_right = self.right
         self.w, self.h, self.area, self.has = longs(self.room), longs(self.room), reals(self.room), bits(self.room)
         self.how, self.left, self.right = marks(self.room), ints(self.room), ints(self.room)
-        k: cython.int
         for k in range(self.count):
             self.w[k], self.h[k], self.area[k], self.has[k] = old_w[k], old_h[k], old_area[k], old_has[k]
             self.how[k], self.left[k], self.right[k] = old_how[k], old_left[k], old_right[k]
@@ -189,18 +155,17 @@ class Blocks:
         for k in range(self.count):
             self._enter(k)
 
-    def _thin(self, first: cython.int) -> None:
+    def _thin(self, first: int) -> None:
         """Of the blocks from `first` on some of the fullest stay."""
-        k: cython.int
-        bins: cython.int[::1] = ints(BINS + 1)
+        bins = ints(BINS + 1)
         for k in range(first, self.count):
             bins[self._bin(k)] += 1
-        last: cython.int = 0
+        last = 0
         kept = 0
         while last < BINS and kept + bins[last] <= MOST_NEW:
             kept += bins[last]
             last += 1
-        to: cython.int = first
+        to = first
         for k in range(first, self.count):
             if self._bin(k) < last:
                 self.w[to], self.h[to], self.area[to], self.has[to] = (
@@ -216,54 +181,42 @@ class Blocks:
         for k in range(to):
             self._enter(k)
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _bin(self, at: cython.int) -> cython.int:
+    def _bin(self, at: int) -> int:
         """How much of a block is waste, 0 to BINS."""
-        lost: cython.double = 1.0 - self.area[at] / (cython.cast(cython.double, self.w[at]) * self.h[at])
-        found: cython.int = cython.cast(cython.int, BINS * (lost / self.waste))
+        lost = 1.0 - self.area[at] / (cython.cast(cython.double, self.w[at]) * self.h[at])
+        found = cython.cast(cython.int, BINS * (lost / self.waste))
         return found if found < BINS else BINS
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _hash(self, has: cython.ulonglong) -> cython.int:
-        mixed: cython.ulonglong = has ^ (has >> 31)
+    def _hash(self, has: int) -> int:
+        mixed = has ^ (has >> 31)
         mixed = (mixed * GOLDEN) & ALL
         mixed ^= mixed >> 29
-        found: cython.int = cython.cast(cython.int, mixed & self.mask)
+        found = cython.cast(cython.int, mixed & self.mask)
         return found
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _enter(self, at: cython.int) -> cython.void:
+    def _enter(self, at: int) -> None:
         """Blocks of the same pieces are a chain (numbers plus one; 0 is its end)."""
-        place: cython.int = self._hash(self.has[at])
+        place = self._hash(self.has[at])
         self.same[at] = self.table[place]
         self.table[place] = at + 1
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
     def _keep(
         self,
-        w: cython.longlong,
-        h: cython.longlong,
-        has: cython.ulonglong,
-        area: cython.double,
-        how: cython.char,
-        left: cython.int,
-        right: cython.int,
-    ) -> cython.void:
+        w: int,
+        h: int,
+        has: int,
+        area: float,
+        how: int,
+        left: int,
+        right: int,
+    ) -> None:
         """Keeps a block unless one of the same pieces is no larger."""
-        there: cython.int = self.table[self._hash(has)]
+        there = self.table[self._hash(has)]
         while there > 0:
             if self.has[there - 1] == has and self.w[there - 1] <= w and self.h[there - 1] <= h:
                 return
             there = self.same[there - 1]
-        at: cython.int = self.count
+        at = self.count
         self.w[at] = w
         self.h[at] = h
         self.has[at] = has
@@ -274,40 +227,35 @@ class Blocks:
         self._enter(at)
         self.count += 1
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _join(
-        self, beside: cython.bint, first: cython.int, last: cython.int, done: cython.int, most: cython.double
-    ) -> cython.int:
+    def _join(self, beside: bool, first: int, last: int, done: int, most: float) -> int:
         """Goes on with the blocks in the order of their edges; ends after so many pairs, or where room is short."""
-        order: cython.int[::1] = self.order
-        edges: cython.longlong[::1] = self.edge
-        limit: cython.longlong = self.width if beside else self.height
+        order = self.order
+        edges = self.edge
+        limit = self.width if beside else self.height
         while done < last:
-            one: cython.int = order[done]
+            one = order[done]
             if one < first:
                 done += 1
                 continue
             if self.pairs > most or self.count >= MOST_BLOCKS or 2 * self.count > self.room:
                 break
-            edge: cython.longlong = edges[done]
-            long: cython.longlong = (self.w[one] if beside else self.h[one]) + self.kerf
-            has: cython.ulonglong = self.has[one]
-            k: cython.int = done
+            edge = edges[done]
+            long = (self.w[one] if beside else self.h[one]) + self.kerf
+            has = self.has[one]
+            k = done
             while k > 0 and edges[k - 1] >= edge - self.give:
                 k -= 1
             while k < last and edges[k] <= edge + self.give and self.count < self.room:
-                other: cython.int = order[k]
+                other = order[k]
                 self.pairs += 1
                 # Two new ones meet once.
                 if self.has[other] & has == 0 and (k > done or other < first):
-                    across: cython.longlong = edges[k] if k > done else edge
-                    length: cython.longlong = long + (self.w[other] if beside else self.h[other])
-                    area: cython.double = self.area[one] + self.area[other]
+                    across = edges[k] if k > done else edge
+                    length = long + (self.w[other] if beside else self.h[other])
+                    area = self.area[one] + self.area[other]
                     if self._may_be_part(length, across, limit, area):
-                        w: cython.longlong = length if beside else across
-                        h: cython.longlong = across if beside else length
+                        w = length if beside else across
+                        h = across if beside else length
                         self._keep(w, h, has | self.has[other], area, 1 if beside else 2, one, other)
                 k += 1
             if self.count >= self.room:
@@ -315,28 +263,20 @@ class Blocks:
             done += 1
         return done
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _may_be_part(
-        self, length: cython.longlong, across: cython.longlong, limit: cython.longlong, area: cython.double
-    ) -> cython.bint:
+    def _may_be_part(self, length: int, across: int, limit: int, area: float) -> bool:
         """Whether a block may be part of a full sheet: nothing is left beside it or enough, and little is lost."""
         if self.tight:  # what the kerf takes is no waste
             return length == limit or length + self.least <= limit
         return length <= limit and area >= (1.0 - self.waste) * across * length
 
-    def _sort(self, way: int, last: cython.int) -> None:
+    def _sort(self, way: int, last: int) -> None:
         """The first blocks in the order of their heights (BESIDE) or widths (ABOVE), digit by digit."""
-        beside: cython.bint = way == BESIDE
-        edges: cython.longlong[::1] = self.h if beside else self.w
-        most: cython.longlong = self.height if beside else self.width
-        digits: cython.int[::1]
-        order: cython.int[::1] = ints(range(last))
-        other: cython.int[::1] = ints(last)
-        shift: cython.int = 0
-        digit: cython.int
-        k: cython.int
+        beside = way == BESIDE
+        edges = self.h if beside else self.w
+        most = self.height if beside else self.width
+        order = ints(range(last))
+        other = ints(last)
+        shift = 0
         while most >> shift > 0:
             digits = ints(DIGIT + 1)
             for k in range(last):
@@ -355,21 +295,8 @@ class Blocks:
             self.edge[k] = edges[order[k]]
 
 
-@cython.cclass
 class _Choice:
     """Full blocks of several kinds of sheets, by what pieces they have, of which disjoint ones are to be chosen."""
-
-    many: cython.int
-    pieces: cython.int
-    has: cython.ulonglong[::1]
-    kind: cython.int[::1]
-    left: cython.int[::1]
-    alive: cython.int[::1]
-    counts: cython.int[::1]
-    taken: cython.int[::1]
-    depth: cython.int
-    looks: cython.double
-    most: cython.double
 
     def __init__(self, kinds: Sequence[Sequence[int]], quantity: Sequence[int], pieces: int, most: float) -> None:
         self.has = bits([one for kind in kinds for one in kind])
@@ -380,30 +307,24 @@ class _Choice:
         self.alive, self.counts, self.taken = ints((deepest + 1) * (self.many + 1)), ints(64), ints(deepest)
 
     def made(self) -> list[int] | None:
-        k: cython.int
-        count: cython.int = 0
+        count = 0
         for k in range(self.many):
             if self.left[self.kind[k]] > 0:
                 self.alive[count] = k
                 count += 1
-        everything: cython.ulonglong = ALL >> (64 - self.pieces)
-        done: cython.bint
+        everything = ALL >> (64 - self.pieces)
         with cython.nogil:
             done = self._go(0, count, everything)
         return [self.taken[k] for k in range(self.depth)] if done else None
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _go(self, base: cython.int, count: cython.int, open_: cython.ulonglong) -> cython.bint:
+    def _go(self, base: int, count: int, open_: int) -> bool:
         """Covers the open pieces with the blocks that are alive, which stand from `base` on."""
         if open_ == 0:
             return True
         self.looks += 8 * count
-        scarce: cython.int = self._scarce(base, count, open_)
-        k: cython.int
+        scarce = self._scarce(base, count, open_)
         for k in range(count):
-            one: cython.int = self.alive[base + k]
+            one = self.alive[base + k]
             if not (self.has[one] >> scarce) & 1:
                 continue
             if self.looks > self.most:
@@ -411,10 +332,9 @@ class _Choice:
             self.left[self.kind[one]] -= 1
             self.taken[self.depth] = one
             self.depth += 1
-            fewer: cython.int = 0
-            j: cython.int
+            fewer = 0
             for j in range(count):
-                other: cython.int = self.alive[base + j]
+                other = self.alive[base + j]
                 if self.has[other] & self.has[one] == 0 and self.left[self.kind[other]] > 0:
                     self.alive[base + count + fewer] = other
                     fewer += 1
@@ -424,22 +344,17 @@ class _Choice:
             self.left[self.kind[one]] += 1
         return False
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _scarce(self, base: cython.int, count: cython.int, open_: cython.ulonglong) -> cython.int:
+    def _scarce(self, base: int, count: int, open_: int) -> int:
         """The open piece that the fewest blocks have."""
-        piece: cython.int
-        k: cython.int
         for piece in range(self.pieces):
             self.counts[piece] = 0
         for k in range(count):
-            rest: cython.ulonglong = self.has[self.alive[base + k]]
+            rest = self.has[self.alive[base + k]]
             for piece in range(self.pieces):
                 if rest & 1:
                     self.counts[piece] += 1
                 rest >>= 1
-        found: cython.int = -1
+        found = -1
         for piece in range(self.pieces):
             if (open_ >> piece) & 1 and (found < 0 or self.counts[piece] < self.counts[found]):
                 found = piece

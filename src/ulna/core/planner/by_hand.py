@@ -16,7 +16,7 @@ Setting = tuple[Axis, int]
 
 
 @dataclass(frozen=True, slots=True)
-class Step:
+class HandStep:
     """One cut straight across the part `of`, at a coordinate of its sheet or panel."""
 
     axis: Axis
@@ -29,7 +29,7 @@ class Step:
         return self.at - (self.of.x if self.axis == "vertical" else self.of.y)
 
 
-def steps(root: Part) -> list[Step]:
+def steps(root: Part) -> list[HandStep]:
     """Equal settings in a row, few turns of the paper, large parts first.
 
     Of the parts that are there, one of the last setting comes next; else one whose setting is wanted by no part that
@@ -37,7 +37,7 @@ def steps(root: Part) -> list[Step]:
     """
     ready = [root] if root.is_cut else []
     pending = Counter(setting(part) for part in _cut_parts(root))
-    found: list[Step] = []
+    found: list[HandStep] = []
     last: Setting | None = None
     while ready:
         there = Counter(map(setting, ready))
@@ -46,12 +46,12 @@ def steps(root: Part) -> list[Step]:
         ready.remove(following)
         last = setting(following)
         pending[last] -= 1
-        found.append(Step(last[0], following.at, following.area))
+        found.append(HandStep(last[0], following.at, following.area))
         ready += [p for p in (following.first, following.second) if p is not None and p.is_cut]
     return found
 
 
-def settings_and_turns(made: Iterable[Step]) -> tuple[int, int]:
+def settings_and_turns(made: Iterable[HandStep]) -> tuple[int, int]:
     """How often the trimmer is set, and how often the paper is turned between two cuts: less is better."""
     settings = [(one.axis, one.setting) for one in made]
     changes = [(a, b) for a, b in pairwise(settings) if a != b]

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from ulna.core.planner.effort import Budget
+from ulna.core.planner.manners import Fit, Split
 from ulna.core.planner.obstacles import assign_pins, fresh
 from ulna.core.planner.outcome import Opened, Outcome, assessed
 from ulna.core.planner.request import Area, CutRequest, Piece
@@ -28,8 +29,8 @@ class Style:
     """How one trial goes about it."""
 
     order: list[tuple[int, int]]  # piece index, how many in a run
-    fit: int = 0  # 0 least area left, 1 least shorter gap, 2 least longer gap
-    split: int = 0  # 0 larger rest kept whole, 1 smaller, 2 upright first, 3 level first
+    fit: Fit = Fit.AREA_LEFT
+    split: Split = Split.KEEPS_LARGER_REST
     flat: bool = True  # holes and printed pieces are cut apart with level cuts rather
 
 
@@ -60,8 +61,12 @@ def _first_styles(request: CutRequest) -> Iterator[Style]:
     )
     for key in keys:
         order = [(i, p.quantity) for i, p in sorted(loose, key=lambda ip: key(ip[1]))]
-        for fit, split in ((0, 0), (1, 2), (1, 3)):
-            yield Style(order, fit=fit, split=split, flat=split != 2)
+        for fit, split in (
+            (Fit.AREA_LEFT, Split.KEEPS_LARGER_REST),
+            (Fit.SHORTER_GAP, Split.IS_UPRIGHT),
+            (Fit.SHORTER_GAP, Split.IS_LEVEL),
+        ):
+            yield Style(order, fit=fit, split=split, flat=split != Split.IS_UPRIGHT)
 
 
 @dataclass(slots=True, eq=False)
@@ -190,9 +195,9 @@ class _World:
                 if width < w or height < h or free.source not in sources:
                     continue
                 over, under = width - w, height - h
-                if fit == 0:
+                if fit is Fit.AREA_LEFT:
                     score = width * height - w * h
-                elif fit == 1:
+                elif fit is Fit.SHORTER_GAP:
                     score = min(over, under)
                 else:
                     score = max(over, under)
@@ -238,7 +243,7 @@ class _World:
             cols = rows = 1
         elif run >= cols * rows:
             pass
-        elif run >= cols and (style.split != 2 or run < rows):
+        elif run >= cols and (style.split != Split.IS_UPRIGHT or run < rows):
             rows = run // cols
         elif run >= rows:
             cols = run // rows
@@ -262,14 +267,14 @@ class _World:
             self._add(bench, [_Free(panel, source, True)])
 
     def _upright_first(self, part: Part, width: int, height: int, style: Style) -> bool:
-        if style.split >= 2:
-            return style.split == 2
+        if style.split >= Split.IS_UPRIGHT:
+            return style.split == Split.IS_UPRIGHT
         over = max(0, part.area.width - width - self.kerf)
         under = max(0, part.area.height - height - self.kerf)
         # An upright cut first leaves a rest as tall as the part; a level one a rest as wide as it.
         upright = max(over * part.area.height, under * width)
         level = max(under * part.area.width, over * height)
-        return (upright >= level) == (style.split == 0)
+        return (upright >= level) == (style.split == Split.KEEPS_LARGER_REST)
 
 
 def _orientations(piece: Piece) -> list[tuple[bool, int, int]]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from ulna.core.planner.by_hand import Step, steps
+from ulna.core.planner.by_hand import HandStep, steps
 from ulna.core.planner.outcome import Outcome
 from ulna.core.planner.request import Area, CutRequest, Piece
 from ulna.core.planner.tidying import tidied
@@ -18,7 +18,7 @@ class Layout:
 
     placements: tuple[Placement, ...]
     offcuts: tuple[Area, ...]
-    steps: tuple[Step, ...]
+    steps: tuple[HandStep, ...]
 
     def every(self) -> Iterator[Placement]:
         """Everything that lies on it, also in the panels that are won from what does."""

@@ -7,7 +7,8 @@
                                    below it may be wider, as two pieces are together
 
 Most of a search is spent here, some hundred thousand trials a second. So this module and `blocks` are compiled where
-they are installed (`setup.py`); where no C compiler is to be had they run as they stand: slower, and no less right.
+they are installed (`setup.py`), with the types of their numbers in `.pxd` files beside them; where no C compiler is to
+be had they run as they stand: slower, and no less right.
 
 A child takes most of its keys from a good parent, some from another one, and a few anew; of equal outcomes one is kept,
 so that the stock stays varied. After: J. F. Gonçalves, M. G. C. Resende, "A biased random key genetic algorithm for 2D
@@ -25,42 +26,49 @@ import cython
 
 from ulna.core.planner.arrays import ints, longs, marks, reals
 from ulna.core.planner.effort import Budget
+from ulna.core.planner.manners import Fit, Opens, Split
 
 Move = tuple[int, int, bool, bool, int]
 """Which copy, in which slot, whether turned, whether the upright cut beside it comes first, and where that cut goes if
 further than the piece (else 0)."""
 
-STOCK = cython.declare(cython.int, 60)
+STOCK = 60
 """Of the best so many are bred from."""
 MOST, EMPTYING, FEWEST, LAID = 320, 120, 24, 14_000
 """Trials between two looks at the clock: about so many pieces laid, within limits."""
-FITS = cython.declare(cython.int, 3)
-"""Least area left, least shorter gap, least longer gap."""
-SPLITS = cython.declare(cython.int, 4)
-"""Larger rest kept whole, smaller, upright first, level first."""
-OPENINGS = cython.declare(cython.int, 3)
-"""Of the sheets that may be opened the most wanted, the smallest, the largest."""
+FITS, SPLITS, OPENINGS = len(Fit), len(Split), len(Opens)
+AREA_LEFT, SHORTER_GAP = Fit.AREA_LEFT, Fit.SHORTER_GAP
+KEEPS_LARGER_REST, IS_UPRIGHT = Split.KEEPS_LARGER_REST, Split.IS_UPRIGHT
+MOST_WANTED, SMALLEST = Opens.MOST_WANTED, Opens.SMALLEST
 NOISE = (0.0, 0.02, 0.05, 0.1, 0.2, 0.5)
 SUMMED = 100
 """Of more different sides no sums are made."""
-REACHES = cython.declare(cython.int, 8)
+REACHES = 8
 FURTHEST = 1.12
 """How many longer lengths are known of each side, and how long they are at most, the side being 1."""
-REACHING = cython.declare(cython.double, 0.04)
-REACHED = cython.declare(cython.double, 0.15)
+REACHING = 0.04
+REACHED = 0.15
 """How many of the first pieces reach further, and how often a child changes that of one."""
-DEAR = cython.declare(cython.double, 1e30)
+FLIPPED, THRIFTY = 0.3, 0.85
+"""How many of the first cuts go the other way than by rule, and of the first rows take scraps before fresh sheets."""
+MIXED, FROM_OTHER = 0.4, 0.3
+"""How many children have another parent too, and how much of them is from that one."""
+MOVED, BESIDE, NUDGE, TURNED_OVER = 0.75, 0.5, 1e-3, 0.6
+"""How often a piece of a child is moved in the order, how often beside another one and how near, and how often the
+first cut beside one goes the other way."""
+ANOTHER_MANNER, OTHER_THRIFT = 0.12, 0.08
+"""How often a child has another manner of fitting, splitting or opening, and of thrift."""
+DEAR = 1e30
 """What a place costs more that is not on a scrap or a panel, where those come first."""
-NEVER = cython.declare(cython.double, 1e300)
-BITS = cython.declare(cython.ulonglong, 0xFFFFFFFFFFFFFFFF)
-MIXING = cython.declare(cython.ulonglong, 0x2545F4914F6CDD1D)
+NEVER = 1e300
+BITS = 0xFFFFFFFFFFFFFFFF
+MIXING = 0x2545F4914F6CDD1D
 PER_FITTING = 150.0
 """How many fittings of a trial take as long as one in plain Python."""
-PER_PIECE = cython.declare(cython.double, 80.0)
+PER_PIECE = 80.0
 """What ordering a piece, laying it and writing that down costs, in fittings of a trial."""
 
 
-@cython.cclass
 class Trials:
     """What trials need to know of pieces and sheets, and room for them.
 
@@ -69,103 +77,6 @@ class Trials:
     free parts that are there from the beginning: width, height, which begun sheet, whether it is a scrap or a panel;
     `begun` are the kinds of those sheets, `needed` says which are in use whatever is laid on them.
     """
-
-    # pieces and sheets, lengths in units
-    unit: object
-    n: cython.int
-    kinds: cython.int
-    kerf: cython.longlong
-    w: cython.longlong[::1]
-    h: cython.longlong[::1]
-    turn: cython.char[::1]
-    panel_w: cython.longlong[::1]
-    panel_h: cython.longlong[::1]
-    area: cython.double[::1]
-    gutted: cython.bint
-    may: cython.char[::1]
-    fits: cython.char[::1]
-    scrap: cython.char[::1]
-    offer_first: cython.int[::1]
-    offer_w: cython.longlong[::1]
-    offer_h: cython.longlong[::1]
-    most_offers: cython.int
-    room: cython.double[::1]
-    worth: cython.double[::1]
-    starts: cython.int
-    start_w: cython.longlong[::1]
-    start_h: cython.longlong[::1]
-    start_sheet: cython.int[::1]
-    start_cheap: cython.char[::1]
-    begun: cython.int
-    begun_kind: cython.int[::1]
-    begun_needed: cython.char[::1]
-    cheap: cython.bint
-
-    # what is bred now: m of the pieces, on what there is
-    m: cython.int
-    of: cython.int[::1]
-    there: cython.char[::1]
-    quantity: cython.int[::1]
-    demand: cython.double[::1]
-    least: cython.longlong
-    emptying: cython.bint
-    places: cython.double[::1]
-    senses: cython.int
-    noise: cython.double[::1]
-    noises: cython.int
-    reaches: cython.longlong[::1]
-    reach_many: cython.int[::1]
-    dice: cython.ulonglong
-    fitted: cython.double
-
-    # the stock, a row for each; `ranked` are the rows from the best, `free` is the one for the next trial
-    keys: cython.double[::1]
-    order: cython.int[::1]
-    flip: cython.char[::1]
-    reach: cython.char[::1]
-    fit: cython.char[::1]
-    split: cython.char[::1]
-    opening: cython.char[::1]
-    thrifty: cython.char[::1]
-    ranks: cython.double[::1]
-    ranked: cython.int[::1]
-    stocked: cython.int
-    free: cython.int
-    made: cython.int
-    firsts: cython.int
-
-    # one trial: its free parts, its sheets, what was chosen step by step, and its rank (less is better)
-    part_w: cython.longlong[::1]
-    part_h: cython.longlong[::1]
-    part_sheet: cython.int[::1]
-    part_slot: cython.int[::1]
-    part_cheap: cython.char[::1]
-    left: cython.int[::1]
-    sheets: cython.int
-    sheet_kind: cython.int[::1]
-    sheet_used: cython.char[::1]
-    sheet_held: cython.double[::1]
-    sheet_slots: cython.int[::1]
-    log_sheet: cython.int[::1]
-    log_slot: cython.int[::1]
-    log_way: cython.char[::1]
-    log_reach: cython.longlong[::1]
-    chosen: cython.int
-    turned: cython.bint
-    unplaced: cython.double
-    whole: cython.double
-    third: cython.double
-
-    # the best trial
-    best_order: cython.int[::1]
-    best_sheet: cython.int[::1]
-    best_slot: cython.int[::1]
-    best_way: cython.char[::1]
-    best_reach: cython.longlong[::1]
-    best_kind: cython.int[::1]
-    best_unplaced: cython.double
-    best_whole: cython.double
-    best_third: cython.double
 
     def __init__(
         self,
@@ -240,11 +151,10 @@ class Trials:
         """
         if not pieces:
             return 0, 0, []
-        many: cython.int = max(FEWEST, min(EMPTYING if emptying else MOST, LAID // len(pieces)))
+        many = max(FEWEST, min(EMPTYING if emptying else MOST, LAID // len(pieces)))
         self._prepare(pieces, there, quantity, seed)
         self.emptying, self.firsts = emptying, many
-        goal: cython.double = -1.0 if settled else bound
-        gained: cython.bint
+        goal = -1.0 if settled else bound
         stale = 0
         while True:
             before = self.fitted
@@ -259,7 +169,7 @@ class Trials:
         return self._found()
 
     def _prepare(self, pieces: Sequence[int], there: Sequence[bool], quantity: Sequence[int], seed: int) -> None:
-        m: cython.int = len(pieces)
+        m = len(pieces)
         self.m, self.of, self.there = m, ints(pieces), marks(there)
         self.quantity, self.left = ints(quantity), ints(quantity)
         self.fitted, self.least = 0.0, min(min(self.w[i], self.h[i]) for i in pieces)
@@ -323,7 +233,7 @@ class Trials:
                 own = self.h[i] if across else self.w[i]
                 first = bisect_right(known, own)
                 near = [length for length in known[first : first + REACHES] if length <= own * FURTHEST]
-                at: cython.int = 2 * i + across
+                at = 2 * i + across
                 self.reach_many[at] = len(near)
                 for k, length in enumerate(near):
                     self.reaches[at * REACHES + k] = length
@@ -344,15 +254,11 @@ class Trials:
 
     # ---- breeding ----------------------------------------------------------------------------------------
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _round(self, many: cython.int, goal: cython.double) -> cython.bint:
+    def _round(self, many: int, goal: float) -> bool:
         """So many trials more; whether one of them is better than all before. Ends at once on `goal` sheets."""
-        gained: cython.bint = False
-        _: cython.int
+        gained = False
         for _ in range(many):
-            row: cython.int = self.free
+            row = self.free
             if self.made < self.firsts:
                 self._first(row, self.made)
             else:
@@ -368,67 +274,50 @@ class Trials:
             self._stock_up(row)
         return gained
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _random(self) -> cython.double:
+    def _random(self) -> float:
         """From 0 to 1 (S. Vigna's xorshift64*)."""
-        x: cython.ulonglong = self.dice
+        x = self.dice
         x ^= x >> 12
         x ^= (x << 25) & BITS
         x ^= x >> 27
         self.dice = x
         x = (x * MIXING) & BITS
-        high: cython.longlong = x >> 11
+        high = x >> 11
         return high * (1.0 / 9007199254740992.0)
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _below(self, most: cython.int) -> cython.int:
+    def _below(self, most: int) -> int:
         """A whole number from 0 to less than `most`."""
-        found: cython.int = cython.cast(cython.int, self._random() * most)
+        found = cython.cast(cython.int, self._random() * most)
         return found
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _bell(self) -> cython.double:
+    def _bell(self) -> float:
         """About 0, with a deviation of about 1."""
         return (self._random() + self._random() + self._random() - 1.5) * 2.0
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _first(self, row: cython.int, k: cython.int) -> cython.void:
-        m: cython.int = self.m
-        base: cython.int = row * m
-        sense: cython.int = (k % self.senses) * m
-        noise: cython.double = self.noise[(k // self.senses) % self.noises]
-        i: cython.int
+    def _first(self, row: int, k: int) -> None:
+        m = self.m
+        base = row * m
+        sense = (k % self.senses) * m
+        noise = self.noise[(k // self.senses) % self.noises]
         for i in range(m):
             self.keys[base + i] = self.places[sense + i] + (noise * self._bell() if noise > 0 else 0.0)
             self.order[base + i] = i
-            self.flip[base + i] = k % 8 != 1 and self._random() < 0.3
+            self.flip[base + i] = k % 8 != 1 and self._random() < FLIPPED
             self.reach[base + i] = self._below(REACHES + 1) if k % 8 != 1 and self._random() < REACHING else 0
         self.fit[row] = self._below(FITS)
         self.split[row] = self._below(SPLITS)
         self.opening[row] = self._below(OPENINGS)
-        self.thrifty[row] = self._random() < 0.85
+        self.thrifty[row] = self._random() < THRIFTY
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _child(self, row: cython.int) -> cython.void:
-        m: cython.int = self.m
-        lucky: cython.double = self._random()
-        one: cython.int = self.ranked[cython.cast(cython.int, self.stocked * lucky * lucky)]
-        other: cython.int = self.ranked[self._below(self.stocked)]
-        base: cython.int = row * m
-        from_one: cython.int = one * m
-        from_other: cython.int = other * m
-        mixed: cython.bint = self._random() < 0.4
-        i: cython.int
+    def _child(self, row: int) -> None:
+        m = self.m
+        lucky = self._random()
+        one = self.ranked[cython.cast(cython.int, self.stocked * lucky * lucky)]
+        other = self.ranked[self._below(self.stocked)]
+        base = row * m
+        from_one = one * m
+        from_other = other * m
+        mixed = self._random() < MIXED
         for i in range(m):
             self.order[base + i] = self.order[from_one + i]
             self.keys[base + i] = self.keys[from_one + i]
@@ -436,66 +325,54 @@ class Trials:
             self.reach[base + i] = self.reach[from_one + i]
         if mixed:
             for i in range(m):
-                if self._random() < 0.3:
+                if self._random() < FROM_OTHER:
                     self.keys[base + i] = self.keys[from_other + i]
                     self.flip[base + i] = self.flip[from_other + i]
                     self.reach[base + i] = self.reach[from_other + i]
-        _: cython.int
         for _ in range(2):  # a piece goes beside another one, or anywhere
-            if self._random() < 0.75:
+            if self._random() < MOVED:
                 i = self._below(m)
-                if self._random() < 0.5:
-                    self.keys[base + i] = self.keys[base + self._below(m)] + 1e-3 * self._bell()
+                if self._random() < BESIDE:
+                    self.keys[base + i] = self.keys[base + self._below(m)] + NUDGE * self._bell()
                 else:
                     self.keys[base + i] = self._random()
-            if self._random() < 0.6:
+            if self._random() < TURNED_OVER:
                 i = self._below(m)
                 self.flip[base + i] = 1 - self.flip[base + i]
             if self._random() < REACHED:
                 i = self._below(m)
                 self.reach[base + i] = self._below(REACHES + 1) if self.reach[base + i] == 0 else 0
-        self.fit[row] = self._below(FITS) if self._random() < 0.12 else self.fit[one]
-        self.split[row] = self._below(SPLITS) if self._random() < 0.12 else self.split[one]
-        self.opening[row] = self._below(OPENINGS) if self._random() < 0.12 else self.opening[one]
-        self.thrifty[row] = 1 - self.thrifty[one] if self._random() < 0.08 else self.thrifty[one]
+        self.fit[row] = self._below(FITS) if self._random() < ANOTHER_MANNER else self.fit[one]
+        self.split[row] = self._below(SPLITS) if self._random() < ANOTHER_MANNER else self.split[one]
+        self.opening[row] = self._below(OPENINGS) if self._random() < ANOTHER_MANNER else self.opening[one]
+        self.thrifty[row] = 1 - self.thrifty[one] if self._random() < OTHER_THRIFT else self.thrifty[one]
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _sort(self, row: cython.int) -> cython.void:
+    def _sort(self, row: int) -> None:
         """The order by the keys; it is sorted but for a few, so each is put back to where it belongs."""
-        m: cython.int = self.m
-        base: cython.int = row * m
-        keys: cython.double[::1] = self.keys
-        order: cython.int[::1] = self.order
-        i: cython.int
+        m = self.m
+        base = row * m
+        keys = self.keys
+        order = self.order
         for i in range(1, m):
-            piece: cython.int = order[base + i]
-            key: cython.double = keys[base + piece]
-            j: cython.int = i - 1
+            piece = order[base + i]
+            key = keys[base + piece]
+            j = i - 1
             while j >= 0 and keys[base + order[base + j]] > key:
                 order[base + j + 1] = order[base + j]
                 j -= 1
             order[base + j + 1] = piece
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _is_best(self) -> cython.bint:
+    def _is_best(self) -> bool:
         if self.unplaced != self.best_unplaced:
             return self.unplaced < self.best_unplaced
         if self.whole != self.best_whole:
             return self.whole < self.best_whole
         return self.third < self.best_third
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _write(self, row: cython.int) -> cython.void:
+    def _write(self, row: int) -> None:
         """Writes down the trial that was laid last as the best."""
         self.best_unplaced, self.best_whole, self.best_third = self.unplaced, self.whole, self.third
-        base: cython.int = row * self.m
-        i: cython.int
+        base = row * self.m
         for i in range(self.m):
             self.best_order[i] = self.order[base + i]
             self.best_sheet[i] = self.log_sheet[i]
@@ -505,17 +382,14 @@ class Trials:
         for i in range(self.sheets):
             self.best_kind[i] = self.sheet_kind[i]
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _stock_up(self, row: cython.int) -> cython.void:
+    def _stock_up(self, row: int) -> None:
         """Keeps the row last laid among the best of different ranks; the worst one, or this one, is free again."""
-        low: cython.int = 0
-        high: cython.int = self.stocked
+        low = 0
+        high = self.stocked
         while low < high:
-            middle: cython.int = (low + high) // 2
-            at: cython.int = 3 * self.ranked[middle]
-            less: cython.int = self._compared(at)
+            middle = (low + high) // 2
+            at = 3 * self.ranked[middle]
+            less = self._compared(at)
             if less == 0:
                 return
             if less > 0:
@@ -527,9 +401,9 @@ class Trials:
         self.ranks[3 * row] = self.unplaced
         self.ranks[3 * row + 1] = self.whole
         self.ranks[3 * row + 2] = self.third
-        last: cython.int = self.stocked if self.stocked < STOCK else STOCK - 1
+        last = self.stocked if self.stocked < STOCK else STOCK - 1
         self.free = self.ranked[last] if self.stocked == STOCK else self.stocked + 1
-        i: cython.int = last
+        i = last
         while i > low:
             self.ranked[i] = self.ranked[i - 1]
             i -= 1
@@ -537,10 +411,7 @@ class Trials:
         if self.stocked < STOCK:
             self.stocked += 1
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _compared(self, at: cython.int) -> cython.int:
+    def _compared(self, at: int) -> int:
         """Whether the trial laid last is worse (1), as good (0) or better (-1) than that one of the stock."""
         if self.unplaced != self.ranks[at]:
             return 1 if self.unplaced > self.ranks[at] else -1
@@ -552,52 +423,48 @@ class Trials:
 
     # ---- laying ------------------------------------------------------------------------------------------
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _lay(self, row: cython.int) -> cython.void:
+    def _lay(self, row: int) -> None:
         """Lays all pieces in the order of a row."""
-        base: cython.int = row * self.m
-        kerf: cython.longlong = self.kerf
-        dear: cython.double = DEAR if self.cheap and self.thrifty[row] else 0.0
-        top: cython.int = self._begin()
-        whole: cython.int = 0
-        without: cython.int = 0
-        fitted: cython.double = PER_PIECE * self.m
-        step: cython.int
+        base = row * self.m
+        kerf = self.kerf
+        dear = DEAR if self.cheap and self.thrifty[row] else 0.0
+        top = self._begin()
+        whole = 0
+        without = 0
+        fitted = PER_PIECE * self.m
         for step in range(self.m):
-            gene: cython.int = base + self.order[base + step]
-            p: cython.int = self.of[self.order[base + step]]
+            gene = base + self.order[base + step]
+            p = self.of[self.order[base + step]]
             fitted += top * (1 + self.turn[p])
             self._choose(p, 0, top, self.fit[row], dear)
             if self.chosen < 0:
-                kind: cython.int = self._to_open(p, self.opening[row])
+                kind = self._to_open(p, self.opening[row])
                 if kind >= 0:
-                    low: cython.int = top
+                    low = top
                     top = self._open(kind, top)
                     whole += 1
                     self._choose(p, low, top, self.fit[row], dear)
-            c: cython.int = self.chosen
+            c = self.chosen
             if c < 0:
                 without += 1
                 self.log_sheet[step] = -1
                 continue
-            turned: cython.bint = self.turned
-            a: cython.longlong = self.h[p] if turned else self.w[p]
-            b: cython.longlong = self.w[p] if turned else self.h[p]
-            w: cython.longlong = self.part_w[c]
-            h: cython.longlong = self.part_h[c]
-            upright: cython.bint = self._is_upright(self.split[row], w, h, a, b) != self.flip[gene]
+            turned = self.turned
+            a = self.h[p] if turned else self.w[p]
+            b = self.w[p] if turned else self.h[p]
+            w = self.part_w[c]
+            h = self.part_h[c]
+            upright = self._is_upright(self.split[row], w, h, a, b) != self.flip[gene]
             # The first cut is where the piece ends, or within reach of it.
-            reach: cython.longlong = 0
+            reach = 0
             if self.reach[gene]:
                 reach = self._length(p, self.reach[gene], upright != turned)
                 if reach > (w if upright else h):
                     reach = 0
-            wide: cython.longlong = reach if reach and upright else a
-            high: cython.longlong = reach if reach and not upright else b
-            sheet: cython.int = self.part_sheet[c]
-            cheap: cython.char = self.part_cheap[c]
+            wide = reach if reach and upright else a
+            high = reach if reach and not upright else b
+            sheet = self.part_sheet[c]
+            cheap = self.part_cheap[c]
             self.log_sheet[step] = sheet
             self.log_slot[step] = self.part_slot[c]
             self.log_way[step] = (1 if turned else 0) + (2 if upright else 0)
@@ -610,8 +477,8 @@ class Trials:
                     top, wide - a - kerf if upright else a, b if upright else high - b - kerf, sheet, cheap
                 )
             if self.gutted and self.panel_w[p]:
-                inner_w: cython.longlong = self.panel_h[p] if turned else self.panel_w[p]
-                inner_h: cython.longlong = self.panel_w[p] if turned else self.panel_h[p]
+                inner_w = self.panel_h[p] if turned else self.panel_w[p]
+                inner_h = self.panel_w[p] if turned else self.panel_h[p]
                 top = self._part(top, inner_w, inner_h, sheet, 1)
             w = w - wide - kerf
             h = h if upright else high
@@ -629,12 +496,8 @@ class Trials:
         self.unplaced, self.whole = without, whole
         self.third = self._emptied() if self.emptying else self._lost(top)
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _begin(self) -> cython.int:
+    def _begin(self) -> int:
         """The free parts that are there from the beginning; how many."""
-        i: cython.int
         for i in range(self.kinds):
             self.left[i] = self.quantity[i]
         for i in range(self.begun):
@@ -643,38 +506,29 @@ class Trials:
             self.sheet_held[i] = 0.0
             self.sheet_slots[i] = 0
         self.sheets = self.begun
-        top: cython.int = 0
+        top = 0
         for i in range(self.starts):
-            sheet: cython.int = self.start_sheet[i]
+            sheet = self.start_sheet[i]
             if self.there[sheet]:
                 top = self._part(top, self.start_w[i], self.start_h[i], sheet, self.start_cheap[i])
         return top
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _open(self, kind: cython.int, top: cython.int) -> cython.int:
+    def _open(self, kind: int, top: int) -> int:
         """Opens a fresh sheet; how many free parts there are then."""
-        sheet: cython.int = self.sheets
+        sheet = self.sheets
         self.sheet_kind[sheet] = kind
         self.sheet_used[sheet] = 1
         self.sheet_held[sheet] = 0.0
         self.sheet_slots[sheet] = 0
         self.sheets += 1
         self.left[kind] -= 1
-        i: cython.int
         for i in range(self.offer_first[kind], self.offer_first[kind + 1]):
             top = self._part(top, self.offer_w[i], self.offer_h[i], sheet, 0)
         return top
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _part(
-        self, top: cython.int, w: cython.longlong, h: cython.longlong, sheet: cython.int, cheap: cython.char
-    ) -> cython.int:
+    def _part(self, top: int, w: int, h: int, sheet: int, cheap: int) -> int:
         """One more free part, unless it is too small for any piece; its slot is counted in either case."""
-        slot: cython.int = self.sheet_slots[sheet]
+        slot = self.sheet_slots[sheet]
         self.sheet_slots[sheet] = slot + 1
         if w < self.least or h < self.least:
             return top
@@ -685,32 +539,24 @@ class Trials:
         self.part_cheap[top] = cheap
         return top + 1
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _choose(
-        self, p: cython.int, low: cython.int, top: cython.int, fit: cython.int, dear: cython.double
-    ) -> cython.void:
+    def _choose(self, p: int, low: int, top: int, fit: int, dear: float) -> None:
         """Which of the parts from `low` on suits a piece best (-1 none), and whether it lies turned there."""
-        part_w: cython.longlong[::1] = self.part_w
-        part_h: cython.longlong[::1] = self.part_h
-        w: cython.longlong = self.w[p]
-        h: cython.longlong = self.h[p]
-        kinds: cython.int = p * self.kinds
-        best: cython.double = NEVER
+        part_w = self.part_w
+        part_h = self.part_h
+        w = self.w[p]
+        h = self.h[p]
+        kinds = p * self.kinds
+        best = NEVER
         self.chosen, self.turned = -1, False
-        way: cython.int
-        c: cython.int
         for way in range(2 if self.turn[p] else 1):
             for c in range(low, top):
-                over: cython.longlong = part_w[c] - w
-                under: cython.longlong = part_h[c] - h
+                over = part_w[c] - w
+                under = part_h[c] - h
                 if over < 0 or under < 0 or not self.may[kinds + self.sheet_kind[self.part_sheet[c]]]:
                     continue
-                score: cython.double
-                if fit == 0:
+                if fit == AREA_LEFT:
                     score = cython.cast(cython.double, part_w[c]) * part_h[c]
-                elif (fit == 1) == (over < under):
+                elif (fit == SHORTER_GAP) == (over < under):
                     score = over
                 else:
                     score = under
@@ -721,76 +567,63 @@ class Trials:
                     self.chosen, self.turned = c, way == 1
             w, h = h, w
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
     def _is_upright(
         self,
-        split: cython.int,
-        w: cython.longlong,
-        h: cython.longlong,
-        a: cython.longlong,
-        b: cython.longlong,
-    ) -> cython.bint:
+        split: int,
+        w: int,
+        h: int,
+        a: int,
+        b: int,
+    ) -> bool:
         """By rule; an upright cut first leaves a rest as tall as the part, a level one a rest as wide as it."""
-        if split >= 2:
-            return split == 2
-        over: cython.double = w - a - self.kerf if w - a > self.kerf else 0
-        under: cython.double = h - b - self.kerf if h - b > self.kerf else 0
-        upright: cython.double = over * h if over * h > under * a else under * a
-        level: cython.double = under * w if under * w > over * b else over * b
-        return (upright >= level) == (split == 0)
+        if split >= IS_UPRIGHT:
+            return split == IS_UPRIGHT
+        over = w - a - self.kerf if w - a > self.kerf else 0
+        under = h - b - self.kerf if h - b > self.kerf else 0
+        upright = over * h if over * h > under * a else under * a
+        level = under * w if under * w > over * b else over * b
+        return (upright >= level) == (split == KEEPS_LARGER_REST)
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _length(self, p: cython.int, reach: cython.int, by_width: cython.bint) -> cython.longlong:
+    def _length(self, p: int, reach: int, by_width: bool) -> int:
         """How far a cut goes that reaches further than the width (or the height) of a piece; 0 for not at all."""
-        which: cython.int = 2 * p + (0 if by_width else 1)
+        which = 2 * p + (0 if by_width else 1)
         if reach > self.reach_many[which]:
             return 0
         return self.reaches[which * REACHES + reach - 1]
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _emptied(self) -> cython.double:
+    def _emptied(self) -> float:
         """Less the sum of the squares of what each sheet holds: full ones beside empty ones are less."""
-        found: cython.double = 0.0
-        i: cython.int
+        found = 0.0
         for i in range(self.sheets):
             found -= self.sheet_held[i] * self.sheet_held[i]
         return found
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _lost(self, top: cython.int) -> cython.double:
+    def _lost(self, top: int) -> float:
         """What the sheets in use were worth, less what their free parts are (`outcome.value`)."""
-        found: cython.double = 0.0
-        i: cython.int
+        found = 0.0
         for i in range(self.sheets):
             if self.sheet_used[i]:
                 found += self.worth[self.sheet_kind[i]]
         for i in range(top):
             if self.sheet_used[self.part_sheet[i]]:
-                w: cython.longlong = self.part_w[i]
-                h: cython.longlong = self.part_h[i]
+                w = self.part_w[i]
+                h = self.part_h[i]
                 found -= cython.cast(cython.double, w) * h * (w if w < h else h)
         return found
 
-    @cython.cfunc
-    @cython.nogil
-    @cython.exceptval(check=False)
-    def _to_open(self, piece: cython.int, opening: cython.int) -> cython.int:
+    def _to_open(self, piece: int, opening: int) -> int:
         """Which kind of sheet to open for a piece, or -1."""
-        found: cython.int = -1
-        best: cython.double = NEVER
-        by: cython.double
-        k: cython.int
+        found = -1
+        best = NEVER
         for k in range(self.kinds):
             if self.fits[piece * self.kinds + k] and self.left[k] > 0 and not self.scrap[k]:
-                by = -self.demand[k] if opening == 0 else self.room[k] if opening == 1 else -self.room[k]
+                by = (
+                    -self.demand[k]
+                    if opening == MOST_WANTED
+                    else self.room[k]
+                    if opening == SMALLEST
+                    else -self.room[k]
+                )
                 if by < best:
                     best, found = by, k
         return found

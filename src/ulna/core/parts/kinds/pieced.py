@@ -29,7 +29,7 @@ from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
 from ulna.core.ranges import Count, Id, Seed, Size, Whole
 
-Pattern = Literal["strips", "log cabin", "pinwheel", "herringbone", "sunburst", "triangle"]
+PiecedPattern = Literal["strips", "log cabin", "pinwheel", "herringbone", "sunburst", "triangle"]
 OVER = inches(0, 1, 4)
 MOST = 240
 """Pieces in one block: more are no work for an evening."""
@@ -49,7 +49,7 @@ class Pieced:
     kind: ClassVar[str] = "pieced"
     level: ClassVar[str] = "under"
     id: Id
-    pattern: Pattern = "strips"
+    pattern: PiecedPattern = "strips"
     width: Size = inches(4)
     height: Size = inches(4)
     strip: Size = inches(0, 1, 2)
@@ -68,7 +68,7 @@ class Pieced:
 
 
 @dataclass(frozen=True, slots=True)
-class Cut:
+class StripCut:
     """One strip: what of it is seen, in inches from the block's corner, and how it was cut and lies."""
 
     seen: Polygon
@@ -117,7 +117,7 @@ def _backing(part: Pieced, width: Length, height: Length) -> Piece:
     return replace(piece, outline=((w / 2, 0.0), (w, h), (0.0, h)))
 
 
-def _too_long(part: Pieced, cuts: list[Cut], ground: Ground) -> list[Finding]:
+def _too_long(part: Pieced, cuts: list[StripCut], ground: Ground) -> list[Finding]:
     """A block as long as its paper: strips that are cut longer to be trimmed do not come out of it any more."""
     longest = max(cut.length for cut in cuts)
     papers = [p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))]
@@ -149,7 +149,7 @@ def _problem(part: Pieced, width: Length, height: Length, strip: Length, ruler: 
     return ""
 
 
-def _told(part: Pieced, cuts: list[Cut], ruler: Ruler) -> str:
+def _told(part: Pieced, cuts: list[StripCut], ruler: Ruler) -> str:
     lengths = sorted({(cut.length, cut.width) for cut in cuts}, reverse=True)
     total = ruler.say(sum((cut.length for cut in cuts), ZERO))
     if part.pattern == "triangle":
@@ -162,7 +162,7 @@ def _told(part: Pieced, cuts: list[Cut], ruler: Ruler) -> str:
     return f"{len(cuts)} pieces, {ruler.say(lengths[-1][0])} to {ruler.say(lengths[0][0])} long, {total} in all"
 
 
-def _overhang(cut: Cut) -> float:
+def _overhang(cut: StripCut) -> float:
     """By how much a strip is longer than its shorter edge that is seen, in inches."""
     own = polygons.turned(cut.seen, -cut.angle)
     x1, _, x2, _ = polygons.bounds(own)
@@ -171,7 +171,7 @@ def _overhang(cut: Cut) -> float:
     return cut.length.inches - max(0.0, min(long, short))
 
 
-def _piece(part: Pieced, k: int, cut: Cut, choice: PaperChoice, ruler: Ruler) -> Piece:
+def _piece(part: Pieced, k: int, cut: StripCut, choice: PaperChoice, ruler: Ruler) -> Piece:
     x, y = (Length(round(v * PER_INCH)) for v in cut.middle)
     at = Rect(x - cut.length.part(1, 2), y - cut.width.part(1, 2), cut.length, cut.width)
     angle = cut.angle % 180
@@ -188,7 +188,7 @@ def _piece(part: Pieced, k: int, cut: Cut, choice: PaperChoice, ruler: Ruler) ->
     return replace(piece, angle=angle, outline=() if whole else local)
 
 
-def _cuts(part: Pieced, width: Length, height: Length, strip: Length, ruler: Ruler) -> Iterator[Cut]:
+def _cuts(part: Pieced, width: Length, height: Length, strip: Length, ruler: Ruler) -> Iterator[StripCut]:
     over = OVER if part.over else ZERO
     if part.pattern == "strips":
         yield from _row(Rect(ZERO, ZERO, width, height), strip, upright=True, over=over)
@@ -204,21 +204,21 @@ def _cuts(part: Pieced, width: Length, height: Length, strip: Length, ruler: Rul
         yield from _longer(_triangle(part, width.inches, height.inches, strip, ruler), over)
 
 
-def _longer(cuts: Iterator[Cut], over: Length) -> Iterator[Cut]:
+def _longer(cuts: Iterator[StripCut], over: Length) -> Iterator[StripCut]:
     """Strips that are cut longer and trimmed once they lie."""
     return (replace(cut, length=cut.length + over) for cut in cuts)
 
 
-def _straight(at: Rect, over: Length = ZERO) -> Cut:
+def _straight(at: Rect, over: Length = ZERO) -> StripCut:
     """A strip that is seen whole, or whole but for what it is longer by."""
     x, y, w, h = at.x.inches, at.y.inches, at.width.inches, at.height.inches
     middle = (x + w / 2, y + h / 2)
     lying = w >= h
     length, width = (at.width, at.height) if lying else (at.height, at.width)
-    return Cut(polygons.box(x, y, w, h), length + over, width, 0.0 if lying else 90.0, middle)
+    return StripCut(polygons.box(x, y, w, h), length + over, width, 0.0 if lying else 90.0, middle)
 
 
-def _row(at: Rect, strip: Length, upright: bool, over: Length, backward: bool = False) -> list[Cut]:
+def _row(at: Rect, strip: Length, upright: bool, over: Length, backward: bool = False) -> list[StripCut]:
     """Strips across a rectangle; the last one is as narrow as what is left."""
     size = at.width if upright else at.height
     found, near = [], ZERO
@@ -235,9 +235,9 @@ def _row(at: Rect, strip: Length, upright: bool, over: Length, backward: bool = 
     return found
 
 
-def _log_cabin(at: Rect, strip: Length, over: Length) -> Iterator[Cut]:
+def _log_cabin(at: Rect, strip: Length, over: Length) -> Iterator[StripCut]:
     """Round and round from the middle outward: each strip runs past the end of the one before it."""
-    rounds = list[list[Cut]]()
+    rounds = list[list[StripCut]]()
     while min(at.width, at.height) >= strip * 3:
         inner = Rect(at.x + strip, at.y + strip, at.width - strip * 2, at.height - strip * 2)
         rounds.append(
@@ -254,7 +254,7 @@ def _log_cabin(at: Rect, strip: Length, over: Length) -> Iterator[Cut]:
         yield from one
 
 
-def _pinwheel(width: Length, height: Length, strip: Length, over: Length, ruler: Ruler) -> Iterator[Cut]:
+def _pinwheel(width: Length, height: Length, strip: Length, over: Length, ruler: Ruler) -> Iterator[StripCut]:
     """Four quarters of strips, each turned a quarter against the last."""
     x, y = ruler.round(width.part(1, 2)), ruler.round(height.part(1, 2))
     yield from _row(Rect(ZERO, ZERO, x, y), strip, upright=False, over=over)
@@ -263,11 +263,11 @@ def _pinwheel(width: Length, height: Length, strip: Length, over: Length, ruler:
     yield from _row(Rect(ZERO, y, x, height - y), strip, upright=True, over=over)
 
 
-def _herringbone(w: float, h: float, strip: Length, ruler: Ruler) -> Iterator[Cut]:
+def _herringbone(w: float, h: float, strip: Length, ruler: Ruler) -> Iterator[StripCut]:
     """Strips three times as long as wide, set at right angles to each other and at 45° to the block."""
     s, block, middle = strip.inches, polygons.box(0, 0, w, h), (w / 2, h / 2)
     reach = math.ceil(math.hypot(w, h) / 2 / s) + BRICK + 1
-    found: list[tuple[float, float, Cut]] = []
+    found: list[tuple[float, float, StripCut]] = []
     for k in range(-2 * reach, 2 * reach + 1):
         for m in range(-reach, reach + 1):
             x, y = k + BRICK * m, k - BRICK * m
@@ -282,12 +282,12 @@ def _herringbone(w: float, h: float, strip: Length, ruler: Ruler) -> Iterator[Cu
                 x1, y1, x2, y2 = polygons.bounds(laid)
                 centre = ((x1 + x2) / 2, (y1 + y2) / 2)
                 found.append(
-                    (centre[1], centre[0], Cut(seen, strip * BRICK, strip, 45.0 if bw > 1 else 135.0, centre))
+                    (centre[1], centre[0], StripCut(seen, strip * BRICK, strip, 45.0 if bw > 1 else 135.0, centre))
                 )
     yield from (cut for *_, cut in sorted(found, key=lambda f: (round(f[0], 6), round(f[1], 6))))
 
 
-def _boxed(seen: Polygon, angle: float, ruler: Ruler, width: Length | None = None, normal: float = 0.0) -> Cut:
+def _boxed(seen: Polygon, angle: float, ruler: Ruler, width: Length | None = None, normal: float = 0.0) -> StripCut:
     """The strip at an angle that just holds what is seen, its sides on the next marks."""
     own = polygons.turned(seen, -angle)
     x1, y1, x2, y2 = polygons.bounds(own)
@@ -295,10 +295,10 @@ def _boxed(seen: Polygon, angle: float, ruler: Ruler, width: Length | None = Non
     if width is None:
         width, normal = max(ruler.mark, ruler.up(y2 - y1)), (y1 + y2) / 2
     middle = polygons.turned((((x1 + x2) / 2, normal),), angle)[0]
-    return Cut(seen, length, width, angle, middle)
+    return StripCut(seen, length, width, angle, middle)
 
 
-def _sunburst(w: float, h: float, rays: int, ruler: Ruler) -> Iterator[Cut]:
+def _sunburst(w: float, h: float, rays: int, ruler: Ruler) -> Iterator[StripCut]:
     """Rays from the middle of the lower edge, evenly over the half circle."""
     block, apex, far = polygons.box(0, 0, w, h), (w / 2, h), 2 * (w + h)
     for k in range(rays):
@@ -313,7 +313,7 @@ def _sunburst(w: float, h: float, rays: int, ruler: Ruler) -> Iterator[Cut]:
             yield _boxed(seen, math.degrees((a + b) / 2) - 180, ruler)
 
 
-def _triangle(part: Pieced, b: float, h: float, strip: Length, ruler: Ruler) -> Iterator[Cut]:
+def _triangle(part: Pieced, b: float, h: float, strip: Length, ruler: Ruler) -> Iterator[StripCut]:
     """From the bottom up, right and left in turn; the strips meet on the centre line."""
     s, n = strip.inches, strips_a_side(part.width, part.height, strip, part.angle, part.arms)
     right = ((b / 2, 0.0), (b, h), (b / 2, h))
@@ -351,7 +351,7 @@ def sentence(part: Pieced, ground: Ground) -> str:
     return told + (f", glued on {ground.says(part.backing)}" if part.backed else "")
 
 
-def _pieced(begin: Beginning, pattern: Pattern, papers: int) -> Pieced:
+def _pieced(begin: Beginning, pattern: PiecedPattern, papers: int) -> Pieced:
     is_sail = pattern == "triangle"
     wide = begin.share(50, 3 if is_sail else 4)
     high = begin.share(70, 5) if is_sail else wide
