@@ -10,6 +10,7 @@ from pathlib import Path
 
 import pytest
 
+from tests.core import public_names
 from ulna.api.describe import document
 
 ROOT = Path(__file__).parent.parent
@@ -87,3 +88,19 @@ def test_no_path_of_one_machine_stands_in_any_file() -> None:
     for path in tracked():
         if path.suffix in TEXT and path.name != "test_house.py":
             assert not wrong.search(path.read_text(errors="ignore")), path
+
+
+def test_the_public_names_of_the_core_change_on_purpose() -> None:
+    """What other rooms may take; after a change on purpose: `python -m tests.core.public_names`."""
+    assert public_names.names() == public_names.WRITTEN.read_text("utf-8")
+
+
+def test_no_word_of_the_core_means_three_things() -> None:
+    """A class has its name for itself, but for pairs that live in rooms which do not meet."""
+    found: dict[str, list[str]] = {}
+    for line in public_names.names().splitlines():
+        module, words = line.split(": ")
+        for word in words.split():
+            if word[0].isupper() and not word.isupper():
+                found.setdefault(word, []).append(module)
+    assert {word: modules for word, modules in found.items() if len(modules) > 2} == {}

@@ -1,5 +1,6 @@
 /**
- * The print's frame over the picture: dragged, pinched, or moved by keys; what is outside will be cut away.
+ * The print's frame over the picture: dragged, pinched, or moved by keys; what is outside will be cut away. The component
+ * is long because fingers, mouse and keys move the same frame.
  *
  * What must stay in is marked on it: a focal point, faces; and where a gutter will cut the print, the line is drawn.
  */

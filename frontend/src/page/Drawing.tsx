@@ -1,4 +1,7 @@
-/** The page to scale: papers look like papers, photos are the photos; parts are chosen, dragged and nudged here. */
+/**
+ * The page to scale: papers look like papers, photos are the photos; parts are chosen, dragged and nudged here. Its one
+ * component is long because all of that is one drawing in one coordinate system.
+ */
 import {
   type CSSProperties,
   type KeyboardEvent,

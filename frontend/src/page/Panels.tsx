@@ -4,7 +4,7 @@ import { colours } from "../app/theme";
 import { box } from "./scale";
 
 interface Props {
-  offers: Schemas["GutOffer"][];
+  offers: readonly Schemas["GutOffer"][];
   looked: Schemas["GutOffer"] | null;
   pixel: number;
 }

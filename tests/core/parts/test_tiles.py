@@ -14,7 +14,7 @@ from tests.core.examples import HERON, boxes_of, ground, paper, size, worked
 from ulna.core.cutting.demand import demand
 from ulna.core.geometry import lattice
 from ulna.core.geometry.colouring import coloured, counts
-from ulna.core.geometry.lattice import SHAPES, Shape
+from ulna.core.geometry.lattice import SHAPES, TileShape
 from ulna.core.geometry.polygons import area, bounds, clipped
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches, mm, parse
@@ -44,7 +44,7 @@ def test_a_honeycomb_by_its_measures() -> None:
 
 @pytest.mark.parametrize("shape", SHAPES)
 @pytest.mark.parametrize("gap", [0.0, 0.125])
-def test_neighbours_stand_a_gap_apart(shape: Shape, gap: float) -> None:
+def test_neighbours_stand_a_gap_apart(shape: TileShape, gap: float) -> None:
     """The nearest points of two neighbours are the gap apart; of circles and tiles alike."""
     for spot in ((0, 0), (1, 1)):
         one = lattice._at(shape, 1.0, gap, spot, 0, 0).outline
@@ -67,7 +67,7 @@ def _apart(one: tuple[tuple[float, float], ...], two: tuple[tuple[float, float],
 
 
 @pytest.mark.parametrize("shape", SHAPES)
-def test_trimmed_tiles_cover_all_of_their_region(shape: Shape) -> None:
+def test_trimmed_tiles_cover_all_of_their_region(shape: TileShape) -> None:
     """Without gaps what is seen adds up to the region, and nothing lies on anything; circles leave corners."""
     built = worked(region(shape=shape, trimmed=True, size=parse("1 1/4")))
     seen = [p.seen for p in built.pieces]
@@ -88,7 +88,7 @@ def test_trimmed_tiles_cover_all_of_their_region(shape: Shape) -> None:
 )
 @settings(max_examples=80, deadline=None)
 def test_no_two_neighbours_are_alike_whenever_three_papers_are_given(
-    shape: Shape, size: int, gap: int, layout: str, papers: int, seed: int, trimmed: bool
+    shape: TileShape, size: int, gap: int, layout: str, papers: int, seed: int, trimmed: bool
 ) -> None:
     part = region(
         shape=shape, size=inches(0, size, 16), gap=inches(0, gap, 16), layout=layout, papers=PAPERS[:papers],
@@ -211,7 +211,7 @@ def test_squares_halved_at_both_edges_come_out_of_one() -> None:
 )  # fmt: skip
 @settings(max_examples=60, deadline=None)
 def test_what_falls_off_is_as_large_as_what_is_made_of_it(
-    shape: Shape, size: int, gap: int, wide: int, high: int, seed: int, way: str
+    shape: TileShape, size: int, gap: int, wide: int, high: int, seed: int, way: str
 ) -> None:
     """Each tile gives to one other at most; both together are no larger than a tile; the paper is the same."""
     part = region(

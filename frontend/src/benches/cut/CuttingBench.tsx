@@ -67,25 +67,7 @@ function Bench({ id }: { id: string }) {
     act(what);
   }
 
-  const keys = useRef({ go, done, back });
-  keys.current = { go, done, back };
-  // There as soon as the step is seen: a key may be pressed at once.
-  useLayoutEffect(() => {
-    function onKey(event: KeyboardEvent): void {
-      const target = event.target as HTMLElement;
-      if (dialog || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, select, textarea"))
-        return;
-      const pressed = event.key;
-      if (pressed === "ArrowLeft") keys.current.go(-1);
-      else if (pressed === "ArrowRight") keys.current.go(1);
-      else if (pressed === "Backspace") keys.current.back();
-      else if ((pressed === " " || pressed === "Enter") && !target.closest("button, a")) keys.current.done();
-      else return;
-      event.preventDefault();
-    }
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [dialog]);
+  useKeys({ go, done, back }, dialog === null);
 
   if (!data) return <NoList id={id} problem={problem} />;
   const { steps, place, undone } = standing(data, at);
@@ -167,59 +149,17 @@ function Bench({ id }: { id: string }) {
           </Box>
         ))}
       </Box>
-      <Box
-        sx={{
-          gridColumn: "1 / -1",
-          display: "flex",
-          flexWrap: "wrap",
-          gap: 1.5,
-          p: 1.5,
-          borderTop: `1px solid ${colours.line}`,
-          background: colours.paper,
-          position: "sticky",
-          bottom: 0,
-          "& button": { minHeight: 56, fontSize: "1.05rem" },
-          // At 200 % zoom the step comes first, and the bar leaves room for it.
-          [small]: {
-            order: 3,
-            gap: 0.5,
-            p: 0.75,
-            "& button": { minHeight: 44, minWidth: 0, px: 1, fontSize: "0.95rem", flex: "1 1 auto" },
-          },
-        }}
-      >
-        <Button variant="outlined" onClick={() => go(-1)} disabled={place === 0} sx={{ minWidth: 96 }}>
-          Back
-        </Button>
-        <Button
-          variant="outlined"
-          onClick={() => go(1)}
-          disabled={place === steps.length - 1}
-          sx={{ minWidth: 96 }}
-        >
-          Next
-        </Button>
-        <Button onClick={() => setDialog("spoiled")} disabled={data.done === 0} color="error">
-          That one is spoiled
-        </Button>
-        <Button onClick={() => setDialog("elsewhere")} disabled={isDone || step.kind !== "cut"} color="error">
-          I cut it elsewhere
-        </Button>
-        {isDone ? (
-          <Button variant="outlined" onClick={back} sx={{ ml: "auto", minWidth: 200 }}>
-            Take it back
-          </Button>
-        ) : (
-          <Button
-            variant="contained"
-            onClick={done}
-            startIcon={<Icon name="tick" size={24} />}
-            sx={{ ml: "auto", minWidth: 240, flex: "0 1 320px" }}
-          >
-            {DONE[data.directions[step.key]?.tool ?? "trimmer"]}
-          </Button>
-        )}
-      </Box>
+      <Bar
+        first={place === 0}
+        last={place === steps.length - 1}
+        isDone={isDone}
+        act={DONE[data.directions[step.key]?.tool ?? "trimmer"]}
+        onGo={go}
+        onDone={done}
+        onBack={back}
+        onSpoiled={data.done > 0 ? () => setDialog("spoiled") : null}
+        onElsewhere={!isDone && step.kind === "cut" ? () => setDialog("elsewhere") : null}
+      />
       {dialog === "spoiled" && (
         <Spoiled
           data={data}
@@ -307,4 +247,94 @@ function StepNow({ data, step, isDone }: { data: CuttingOut; step: CutStep; isDo
       )}
     </Box>
   );
+}
+
+interface BarProps {
+  first: boolean;
+  last: boolean;
+  isDone: boolean;
+  /** What ticks the step off is called. */
+  act: string;
+  onGo: (by: number) => void;
+  onDone: () => void;
+  onBack: () => void;
+  /** Null where there is nothing that could be. */
+  onSpoiled: (() => void) | null;
+  onElsewhere: (() => void) | null;
+}
+
+function Bar({ first, last, isDone, act, onGo, onDone, onBack, onSpoiled, onElsewhere }: BarProps) {
+  return (
+    <Box
+      sx={{
+        gridColumn: "1 / -1",
+        display: "flex",
+        flexWrap: "wrap",
+        gap: 1.5,
+        p: 1.5,
+        borderTop: `1px solid ${colours.line}`,
+        background: colours.paper,
+        position: "sticky",
+        bottom: 0,
+        "& button": { minHeight: 56, fontSize: "1.05rem" },
+        // At 200 % zoom the step comes first, and the bar leaves room for it.
+        [small]: {
+          order: 3,
+          gap: 0.5,
+          p: 0.75,
+          "& button": { minHeight: 44, minWidth: 0, px: 1, fontSize: "0.95rem", flex: "1 1 auto" },
+        },
+      }}
+    >
+      <Button variant="outlined" onClick={() => onGo(-1)} disabled={first} sx={{ minWidth: 96 }}>
+        Back
+      </Button>
+      <Button variant="outlined" onClick={() => onGo(1)} disabled={last} sx={{ minWidth: 96 }}>
+        Next
+      </Button>
+      <Button onClick={onSpoiled ?? undefined} disabled={!onSpoiled} color="error">
+        That one is spoiled
+      </Button>
+      <Button onClick={onElsewhere ?? undefined} disabled={!onElsewhere} color="error">
+        I cut it elsewhere
+      </Button>
+      {isDone ? (
+        <Button variant="outlined" onClick={onBack} sx={{ ml: "auto", minWidth: 200 }}>
+          Take it back
+        </Button>
+      ) : (
+        <Button
+          variant="contained"
+          onClick={onDone}
+          startIcon={<Icon name="tick" size={24} />}
+          sx={{ ml: "auto", minWidth: 240, flex: "0 1 320px" }}
+        >
+          {act}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** Arrows go on and back, space ticks off, the backspace key takes back; not while something is asked. */
+function useKeys(deeds: { go: (by: number) => void; done: () => void; back: () => void }, heard: boolean): void {
+  const keys = useRef(deeds);
+  keys.current = deeds;
+  // There as soon as the step is seen: a key may be pressed at once.
+  useLayoutEffect(() => {
+    function onKey(event: KeyboardEvent): void {
+      const target = event.target as HTMLElement;
+      if (!heard || event.ctrlKey || event.metaKey || event.altKey || target.closest("input, select, textarea"))
+        return;
+      const pressed = event.key;
+      if (pressed === "ArrowLeft") keys.current.go(-1);
+      else if (pressed === "ArrowRight") keys.current.go(1);
+      else if (pressed === "Backspace") keys.current.back();
+      else if ((pressed === " " || pressed === "Enter") && !target.closest("button, a")) keys.current.done();
+      else return;
+      event.preventDefault();
+    }
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [heard]);
 }

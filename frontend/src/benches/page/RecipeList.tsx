@@ -15,7 +15,7 @@ interface Props {
   parts: Part[];
   pages: number;
   page: Evaluated | undefined;
-  lacking: { part: string; sentence: string }[];
+  lacking: readonly { part: string; sentence: string }[];
   chosen: string | null;
   /** Chosen besides it. */
   also: readonly string[];

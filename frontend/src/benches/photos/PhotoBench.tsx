@@ -128,52 +128,7 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
       )}
       <Sharpness {...state.answer} />
       <Box sx={{ display: "contents", [narrow]: { display: "block", order: 2 } }}>
-        <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5 }}>
-          <Named name="Closer" wide={190}>
-            <Slider
-              aria-label="Closer"
-              size="small"
-              min={1}
-              max={MOST_ZOOM}
-              step={0.01}
-              value={Math.min(MOST_ZOOM, photo.framing.zoom)}
-              onChange={(_, zoom) => frame("cropped closer", { zoom: zoom as number }, "zoom")}
-            />
-          </Named>
-          <Button
-            size="small"
-            variant={marking === "spot" ? "contained" : "text"}
-            startIcon={<Icon name="spot" size={18} />}
-            aria-pressed={marking === "spot"}
-            onClick={() => mark("spot")}
-          >
-            {marking === "spot" ? "Press on what must stay in" : "Set the focal point"}
-          </Button>
-          {photo.framing.focal_x !== null && (
-            <Button
-              size="small"
-              onClick={() => frame("took the focal point away", { focal_x: null, focal_y: null })}
-            >
-              No focal point
-            </Button>
-          )}
-          <Button
-            size="small"
-            variant={marking === "face" ? "contained" : "text"}
-            startIcon={<Icon name="face" size={18} />}
-            aria-pressed={marking === "face"}
-            onClick={() => mark("face")}
-          >
-            {marking === "face" ? "Press on each face; done" : "Mark faces"}
-          </Button>
-          <Button
-            size="small"
-            onClick={() => frame("took the crop back", { x: 0.5, y: 0.5, zoom: 1 })}
-            disabled={photo.framing.zoom === 1 && photo.framing.x === 0.5 && photo.framing.y === 0.5}
-          >
-            As much as fits
-          </Button>
-        </Box>
+        <CropTools framing={photo.framing} marking={marking} onMark={mark} onFrame={frame} />
         <LookFields look={photo.look} onChange={(what, look, group) => edit(what, { look }, group)} />
       </Box>
       <Box sx={{ flex: 1, display: "flex", minHeight: 240, [narrow]: { order: 1, minHeight: 380 } }}>
@@ -267,6 +222,64 @@ function LookFields({ look, onChange }: LookProps) {
       </Button>
       <Button size="small" disabled={plain} onClick={() => onChange("took the look back", AS_IT_CAME)}>
         As it came
+      </Button>
+    </Box>
+  );
+}
+
+type Framing = PhotoRecord["framing"];
+
+interface CropToolsProps {
+  framing: Framing;
+  marking: "spot" | "face" | null;
+  onMark: (what: "spot" | "face") => void;
+  onFrame: (what: string, change: Partial<Framing>, group?: string) => void;
+}
+
+/** How close the crop is, and what must stay in it. */
+function CropTools({ framing, marking, onMark, onFrame }: CropToolsProps) {
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1.5 }}>
+      <Named name="Closer" wide={190}>
+        <Slider
+          aria-label="Closer"
+          size="small"
+          min={1}
+          max={MOST_ZOOM}
+          step={0.01}
+          value={Math.min(MOST_ZOOM, framing.zoom)}
+          onChange={(_, zoom) => onFrame("cropped closer", { zoom: zoom as number }, "zoom")}
+        />
+      </Named>
+      <Button
+        size="small"
+        variant={marking === "spot" ? "contained" : "text"}
+        startIcon={<Icon name="spot" size={18} />}
+        aria-pressed={marking === "spot"}
+        onClick={() => onMark("spot")}
+      >
+        {marking === "spot" ? "Press on what must stay in" : "Set the focal point"}
+      </Button>
+      {framing.focal_x !== null && (
+        <Button size="small" onClick={() => onFrame("took the focal point away", { focal_x: null, focal_y: null })}>
+          No focal point
+        </Button>
+      )}
+      <Button
+        size="small"
+        variant={marking === "face" ? "contained" : "text"}
+        startIcon={<Icon name="face" size={18} />}
+        aria-pressed={marking === "face"}
+        onClick={() => onMark("face")}
+      >
+        {marking === "face" ? "Press on each face; done" : "Mark faces"}
+      </Button>
+      <Button
+        size="small"
+        onClick={() => onFrame("took the crop back", { x: 0.5, y: 0.5, zoom: 1 })}
+        disabled={framing.zoom === 1 && framing.x === 0.5 && framing.y === 0.5}
+      >
+        As much as fits
       </Button>
     </Box>
   );

@@ -167,19 +167,7 @@ export default function Photos() {
           </Box>
         </Box>
       ) : (
-        <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
-          <Typography variant="h1" gutterBottom>
-            The photos of a story
-          </Typography>
-          <Typography sx={{ mb: 3 }}>
-            Drop them anywhere here, or choose them: JPEG, PNG, WebP or HEIC, as many as you like. The files stay as
-            they are; crop, look and size are notes beside them.
-          </Typography>
-          <Button variant="contained" onClick={() => picker.current?.click()}>
-            Add photos
-          </Button>
-          <ComingIn />
-        </Box>
+        <NoPhotos onAdd={() => picker.current?.click()} />
       )}
       {open && <PhotoBench key={open.saved.id} answer={open} />}
       {template && <TemplateBench key={template.saved.id} answer={template} />}
@@ -270,6 +258,25 @@ function TemplateThumb({ template, open }: { template: TemplateOut; open: boolea
       <Box sx={{ fontSize: "0.9rem", lineHeight: 1.3, pt: 0.25, overflowWrap: "anywhere" }}>
         {template.template.name}
       </Box>
+    </Box>
+  );
+}
+
+/** What an empty roll says: what to do first. */
+function NoPhotos({ onAdd }: { onAdd: () => void }) {
+  return (
+    <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
+      <Typography variant="h1" gutterBottom>
+        The photos of a story
+      </Typography>
+      <Typography sx={{ mb: 3 }}>
+        Drop them anywhere here, or choose them: JPEG, PNG, WebP or HEIC, as many as you like. The files stay as
+        they are; crop, look and size are notes beside them.
+      </Typography>
+      <Button variant="contained" onClick={onAdd}>
+        Add photos
+      </Button>
+      <ComingIn />
     </Box>
   );
 }

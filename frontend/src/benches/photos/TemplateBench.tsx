@@ -35,17 +35,6 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
   const own = template.cells.filter((cell) => cell.place);
   const setCells = (what: string, rows: Cell[], free: Cell[], group?: string) =>
     edit(what, { cells: [...rows, ...free] }, group);
-  const count = (label: string, value: number, key: "rows" | "columns") => (
-    <InlineText
-      label={label}
-      value={String(value)}
-      width={44}
-      align="center"
-      numeric
-      check={(text) => wholeNumber(1)(text) ?? (Number(text) > 20 ? "At most 20" : null)}
-      onCommit={(text) => edit(`changed the ${key}`, { [key]: Number(text) })}
-    />
-  );
 
   /** The chosen place gets this photo, else the next free one. */
   function put(photo: string): void {
@@ -82,43 +71,7 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
           print={{ ...usual.print, width: template.width, height: template.height }}
         />
       </PictureHead>
-      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.75 }}>
-        One print of
-        <LengthField
-          label="Template width"
-          value={template.width}
-          onCommit={(width) => edit("changed a template’s size", { width }, "width")}
-        />
-        ×
-        <LengthField
-          label="Template height"
-          value={template.height}
-          onCommit={(height) => edit("changed a template’s size", { height }, "height")}
-        />
-        with {count("Columns", template.columns, "columns")} × {count("Rows", template.rows, "rows")} photos,
-        <LengthField
-          label="Gap"
-          range="gap"
-          value={template.gap}
-          onCommit={(gap) => edit("changed the gap", { gap }, "gap")}
-        />
-        apart, rim
-        <LengthField
-          label="Rim"
-          range="gap"
-          value={template.rim}
-          onCommit={(rim) => edit("changed the rim", { rim }, "rim")}
-        />
-        <Choice
-          label="One piece or cut apart"
-          value={template.cut_apart ? "apart" : "one"}
-          options={[
-            ["one", "one piece"],
-            ["apart", "cut apart after printing"],
-          ]}
-          onChange={(way) => edit("changed how it is cut", { cut_apart: way === "apart" })}
-        />
-      </Box>
+      <TemplateSentence template={template} onEdit={edit} />
       <Box data-cell-size sx={{ color: size ? colours.verdigris : colours.madder, fontWeight: 700 }}>
         {size ? unbroken(`Each photo is ${size}`) : "Gaps and rim leave nothing for the photos; make them smaller."}
       </Box>
@@ -293,6 +246,62 @@ function OwnPlace({ number, cell, photos, onChange }: OwnProps) {
         icon="bin"
         name={`Take ${name.toLowerCase()} away`}
         onClick={() => onChange("took a place away", null)}
+      />
+    </Box>
+  );
+}
+
+type Edit = (what: string, change: Partial<Template>, group?: string) => void;
+
+/** Its size, its rows and columns, what is between and around them. */
+function TemplateSentence({ template, onEdit }: { template: Template; onEdit: Edit }) {
+  const count = (label: string, value: number, key: "rows" | "columns") => (
+    <InlineText
+      label={label}
+      value={String(value)}
+      width={44}
+      align="center"
+      numeric
+      check={(text) => wholeNumber(1)(text) ?? (Number(text) > 20 ? "At most 20" : null)}
+      onCommit={(text) => onEdit(`changed the ${key}`, { [key]: Number(text) })}
+    />
+  );
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.75 }}>
+      One print of
+      <LengthField
+        label="Template width"
+        value={template.width}
+        onCommit={(width) => onEdit("changed a template’s size", { width }, "width")}
+      />
+      ×
+      <LengthField
+        label="Template height"
+        value={template.height}
+        onCommit={(height) => onEdit("changed a template’s size", { height }, "height")}
+      />
+      with {count("Columns", template.columns, "columns")} × {count("Rows", template.rows, "rows")} photos,
+      <LengthField
+        label="Gap"
+        range="gap"
+        value={template.gap}
+        onCommit={(gap) => onEdit("changed the gap", { gap }, "gap")}
+      />
+      apart, rim
+      <LengthField
+        label="Rim"
+        range="gap"
+        value={template.rim}
+        onCommit={(rim) => onEdit("changed the rim", { rim }, "rim")}
+      />
+      <Choice
+        label="One piece or cut apart"
+        value={template.cut_apart ? "apart" : "one"}
+        options={[
+          ["one", "one piece"],
+          ["apart", "cut apart after printing"],
+        ]}
+        onChange={(way) => onEdit("changed how it is cut", { cut_apart: way === "apart" })}
       />
     </Box>
   );

@@ -4,7 +4,7 @@ import type { Side } from "../../api/kits";
 import { colours as ink } from "../../app/theme";
 import { Sentence } from "../../parts/Sentence";
 import { IconAction } from "../../ui/IconAction";
-import type { SideProps } from "./SideEditor";
+import type { SideProps } from "./papers";
 
 const MOST = 5;
 

@@ -85,38 +85,12 @@ export function KitBench({ answer }: { answer: KitOut }) {
   );
   return (
     <Box sx={{ display: "flex", flexDirection: "column", minHeight: 0, minWidth: 0 }}>
-      <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1, px: 2, pt: 1.5 }}>
-        <Box
-          component="h1"
-          sx={{ m: 0, ...words, fontSize: "1.35rem", fontWeight: 600, width: 340, maxWidth: "100%" }}
-        >
-          <InlineText
-            label="Name of the kit"
-            value={kit.name}
-            width="100%"
-            check={aName}
-            onCommit={(name) => edit("named the kit", { name: name.trim() })}
-          />
-        </Box>
-        <Choice
-          label="What it is"
-          value={kit.kind}
-          options={KIT_KINDS}
-          onChange={(kind) => edit("changed what it is", { kind })}
-        />
-        <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
-          <SaveMenu
-            name="Keep as a file"
-            files={[
-              ["CSV, for a spreadsheet", kitFile(id, "csv")],
-              ["JSON, with everything", kitFile(id, "json")],
-            ]}
-          />
-          <Button size="small" color="error" onClick={() => putAway("kit", kit.name, desk.getState().answer.saved)}>
-            Put away
-          </Button>
-        </Box>
-      </Box>
+      <KitHead
+        id={id}
+        kit={kit}
+        onEdit={edit}
+        onPutAway={() => putAway("kit", kit.name, desk.getState().answer.saved)}
+      />
       <Tabs
         value={tab}
         onChange={(_, next: "papers" | "things") => setTab(next)}
@@ -179,6 +153,51 @@ export function KitBench({ answer }: { answer: KitOut }) {
           </Box>
         </Box>
       )}
+    </Box>
+  );
+}
+
+interface KitHeadProps {
+  id: string;
+  kit: Kit;
+  onEdit: (what: string, change: Partial<Kit>) => void;
+  onPutAway: () => void;
+}
+
+/** Its name, what it is, and where it goes. */
+function KitHead({ id, kit, onEdit, onPutAway }: KitHeadProps) {
+  return (
+    <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1, px: 2, pt: 1.5 }}>
+      <Box
+        component="h1"
+        sx={{ m: 0, ...words, fontSize: "1.35rem", fontWeight: 600, width: 340, maxWidth: "100%" }}
+      >
+        <InlineText
+          label="Name of the kit"
+          value={kit.name}
+          width="100%"
+          check={aName}
+          onCommit={(name) => onEdit("named the kit", { name: name.trim() })}
+        />
+      </Box>
+      <Choice
+        label="What it is"
+        value={kit.kind}
+        options={KIT_KINDS}
+        onChange={(kind) => onEdit("changed what it is", { kind })}
+      />
+      <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
+        <SaveMenu
+          name="Keep as a file"
+          files={[
+            ["CSV, for a spreadsheet", kitFile(id, "csv")],
+            ["JSON, with everything", kitFile(id, "json")],
+          ]}
+        />
+        <Button size="small" color="error" onClick={onPutAway}>
+          Put away
+        </Button>
+      </Box>
     </Box>
   );
 }

@@ -7,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { type Paper, patternsQuery, type Side } from "../../api/kits";
+import { patternsQuery, type Side } from "../../api/kits";
 import { colours as ink } from "../../app/theme";
 import { NOTHING } from "../../page/scale";
 import { Sentence } from "../../parts/Sentence";
@@ -16,16 +16,8 @@ import { IconAction } from "../../ui/IconAction";
 import { LengthField } from "../../ui/LengthField";
 import { Swatch } from "../../ui/Swatch";
 import { Colours } from "./Colours";
-import { BUSY, common, DIRECTIONS } from "./papers";
+import { BUSY, common, DIRECTIONS, type SideProps } from "./papers";
 import { SheetPhoto } from "./SheetPhoto";
-
-export interface SideProps {
-  face: "A" | "B";
-  papers: Paper[];
-  /** Colours that the kit has already, to choose from. */
-  palette: string[];
-  onChange: (what: string, change: (side: Side) => Side, group?: string) => void;
-}
 
 export function SideEditor({ face, papers, palette, onChange }: SideProps) {
   const sides = papers.map((paper) => (face === "A" ? paper.a : paper.b));

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { type ReactNode, useRef, useState } from "react";
 import { NavLink, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import {
@@ -111,26 +111,9 @@ export default function Unpack() {
 
   if (!kits.length) {
     return (
-      <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
-        <Typography variant="h1" gutterBottom>
-          Begin with what is in the box
-        </Typography>
-        <Typography sx={{ mb: 3 }}>
-          Lay the papers of a kit out once, both sides and how many of each. From then on every page knows what it
-          takes from them and what it leaves.
-        </Typography>
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
-          <Button variant="contained" onClick={() => void keep(usual.kit)}>
-            Unpack a kit
-          </Button>
-          <Button variant="outlined" onClick={() => file.current?.click()}>
-            Bring in a CSV or JSON file
-          </Button>
-          <Button href={KIT_TEMPLATE}>Template for CSV</Button>
-          <Button onClick={() => void demo()}>Look at the demo kit</Button>
-        </Box>
+      <NoKits onBegin={() => void keep(usual.kit)} onFile={() => file.current?.click()} onDemo={() => void demo()}>
         {dialogs}
-      </Box>
+      </NoKits>
     );
   }
 
@@ -218,6 +201,39 @@ function KitLink({ kit, open }: { kit: KitOut; open: boolean }) {
         {WORD[kit.kit.kind] && `${WORD[kit.kit.kind]} · `}
         {kit.kit.papers.length} papers, {sheets} {kit.kit.kind === "scraps" ? "pieces" : "sheets"}
       </Box>
+    </Box>
+  );
+}
+
+interface NoKitsProps {
+  onBegin: () => void;
+  onFile: () => void;
+  onDemo: () => void;
+  children: ReactNode;
+}
+
+/** What an empty household sees: what to do first. */
+function NoKits({ onBegin, onFile, onDemo, children }: NoKitsProps) {
+  return (
+    <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
+      <Typography variant="h1" gutterBottom>
+        Begin with what is in the box
+      </Typography>
+      <Typography sx={{ mb: 3 }}>
+        Lay the papers of a kit out once, both sides and how many of each. From then on every page knows what it
+        takes from them and what it leaves.
+      </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+        <Button variant="contained" onClick={onBegin}>
+          Unpack a kit
+        </Button>
+        <Button variant="outlined" onClick={onFile}>
+          Bring in a CSV or JSON file
+        </Button>
+        <Button href={KIT_TEMPLATE}>Template for CSV</Button>
+        <Button onClick={onDemo}>Look at the demo kit</Button>
+      </Box>
+      {children}
     </Box>
   );
 }

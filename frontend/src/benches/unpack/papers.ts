@@ -1,7 +1,16 @@
 /** How a new paper begins, and what several have in common. */
-import type { Paper, Thing } from "../../api/kits";
+import type { Paper, Side, Thing } from "../../api/kits";
 import type { Usual } from "../../api/usual";
 import { newId } from "../../parts/kinds";
+
+/** What the editor of a side, and its parts, are about. */
+export interface SideProps {
+  face: "A" | "B";
+  papers: Paper[];
+  /** Colours that the kit has already, to choose from. */
+  palette: string[];
+  onChange: (what: string, change: (side: Side) => Side, group?: string) => void;
+}
 
 /** A paper like the last one in everything that goes for a whole kit: size, stock, form, branding strip. */
 export function paperLike({ paper }: Usual, last: Paper | undefined, name: string): Paper {

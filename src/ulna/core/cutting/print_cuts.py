@@ -11,7 +11,7 @@ from dataclasses import replace
 
 from ulna.core.cutting.cut_list import CutPiece, CutSheet
 from ulna.core.cutting.finishing import is_punched, slants
-from ulna.core.cutting.steps import Axis, Cut, Finishing, Open, Shape, Slant, Step, Take, numbered
+from ulna.core.cutting.steps import Cut, CutAxis, Finishing, Open, Shape, Slant, Step, Take, numbered
 from ulna.core.geometry import polygons
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler
@@ -49,7 +49,7 @@ def _sheet(key: str, parts: list[Piece], first: int, ruler: Ruler, punches: Sequ
             made_of[piece.leftover.of] = replace(one, of=giver.number, within=piece.leftover.within)
     whole = Rect(ZERO, ZERO, printed.width, printed.height)
     kept = Rect(-printed.x, -printed.y, uncut.width, uncut.height)
-    cuts: list[tuple[Axis, Length]] = [
+    cuts: list[tuple[CutAxis, Length]] = [
         ("vertical", kept.x),
         ("vertical", kept.right),
         ("horizontal", kept.y),
@@ -78,7 +78,9 @@ def _sheet(key: str, parts: list[Piece], first: int, ruler: Ruler, punches: Sequ
     )
 
 
-def _steps(whole: Rect, cuts: list[tuple[Axis, Length]], kept: Rect, pieces: tuple[CutPiece, ...]) -> Iterator[Cut]:
+def _steps(
+    whole: Rect, cuts: list[tuple[CutAxis, Length]], kept: Rect, pieces: tuple[CutPiece, ...]
+) -> Iterator[Cut]:
     part = whole
     for axis, at in cuts:
         low, high = (part.x, part.right) if axis == "vertical" else (part.y, part.bottom)

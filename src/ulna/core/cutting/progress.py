@@ -74,7 +74,7 @@ def concerns(step: Step) -> tuple[int, ...]:
 
 
 @dataclass(frozen=True, slots=True)
-class Share:
+class PaperShare:
     """Part of a begun sheet: a piece, a rest, a part that more is to be cut from, or waste. `area` is in units
     squared: a gutted piece is less than its rectangle, a part with a hole less than its box. `step` is the key of the
     opening that a rest comes out of; of one that is no rectangle
@@ -88,14 +88,14 @@ class Share:
     step: str = ""
 
 
-def shares(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[Share]:
+def shares(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[PaperShare]:
     """What a begun sheet has become, to the last unit. Rests narrower than `least` are waste, and so is the branding
     strip; what is a hole already is nothing."""
     if sheet.print or not any(s.key in ticked for s in sheet.steps):
         return []
     cut = {p.rect: p for p in given(sheet, ticked) if not p.of}
     to_come = [s.of for s in sheet.steps if s.key not in ticked and not is_finishing(s)]
-    found = list[Share]()
+    found = list[PaperShare]()
     for part in parts(sheet, ticked):
         piece = cut.get(part)
         if piece is None:
@@ -113,29 +113,29 @@ def _paper_of(piece: CutPiece, sheet: CutSheet, ticked: Collection[str]) -> Frac
     return sheet.paper_in(piece.rect) - sum((sheet.paper_in(panel) for panel in panels), Fraction(0))
 
 
-def _spoiled(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Length) -> Iterator[Share]:
+def _spoiled(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Length) -> Iterator[PaperShare]:
     area, left = _paper_of(piece, sheet, ticked), piece.left
     if left is not None and min(left.width, left.height) >= least:
         there = sheet.paper_in(left)
-        yield Share("rest", left, there)
+        yield PaperShare("rest", left, there)
         area -= there
     for step in sheet.steps:
         if step.key in ticked and piece.number in concerns(step):
             for other in _made_of(step, piece, sheet):
                 area -= other.area
                 yield other
-    yield Share("waste", piece.rect, area, piece)
+    yield PaperShare("waste", piece.rect, area, piece)
 
 
-def _made_of(step: Step, piece: CutPiece, sheet: CutSheet) -> Iterator[Share]:
+def _made_of(step: Step, piece: CutPiece, sheet: CutSheet) -> Iterator[PaperShare]:
     """The pieces that are made of what falls off one; a spoiled one is waste."""
     width, height = piece.lies
     for other in (p for p in sheet.pieces if p.of == piece.number and p.number in step.gives):
         area = polygons.units_in(other.within, Rect(ZERO, ZERO, width, height))
-        yield Share("waste" if other.fate == "spoiled" else "piece", piece.rect, area, other)
+        yield PaperShare("waste" if other.fate == "spoiled" else "piece", piece.rect, area, other)
 
 
-def _piece(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Length) -> Iterator[Share]:
+def _piece(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Length) -> Iterator[PaperShare]:
     """A piece, and what fell off it while it was finished: openings, corners, what another piece is made of."""
     area = _paper_of(piece, sheet, ticked)
     width, height = piece.lies
@@ -148,15 +148,15 @@ def _piece(piece: CutPiece, sheet: CutSheet, ticked: Collection[str], least: Len
             fell = hole.units_in(piece.rect)
             kept = is_kept_middle(step, least)
             inside = None if hole.is_straight else hole
-            yield Share("rest" if kept else "waste", hole.at, fell, None, inside, step.key)
+            yield PaperShare("rest" if kept else "waste", hole.at, fell, None, inside, step.key)
         else:
             fell = own.area - polygons.units_in(step.outline, own)  # type: ignore[union-attr]
             for other in _made_of(step, piece, sheet):
                 yield other
                 fell, area = fell - other.area, area - other.area
-            yield Share("waste", piece.rect, fell)
+            yield PaperShare("waste", piece.rect, fell)
         area -= fell
-    yield Share("piece", piece.rect, area, piece)
+    yield PaperShare("piece", piece.rect, area, piece)
 
 
 def is_kept_middle(step: Open, least: Length) -> bool:
@@ -165,13 +165,13 @@ def is_kept_middle(step: Open, least: Length) -> bool:
     return not step.punched and not hole.clipped and min(hole.width, hole.height) >= least
 
 
-def _rest(part: Rect, sheet: CutSheet, least: Length, to_come: bool) -> list[Share]:
+def _rest(part: Rect, sheet: CutSheet, least: Length, to_come: bool) -> list[PaperShare]:
     clear, whole = without_strip(part, sheet), sheet.paper_in(part)
     if clear is None or (min(clear.width, clear.height) < least and not to_come):
-        return [Share("waste", part, whole)]
+        return [PaperShare("waste", part, whole)]
     there = sheet.paper_in(clear)
     kind: Literal["open", "rest"] = "open" if to_come else "rest"
-    return [Share(kind, clear, there), Share("waste", part, whole - there)]
+    return [PaperShare(kind, clear, there), PaperShare("waste", part, whole - there)]
 
 
 def rests(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> list[Rect]:
@@ -195,7 +195,7 @@ def named_rests(sheet: CutSheet, ticked: Collection[str], least: Length = HAIR) 
     there = [share for share in shares(sheet, ticked, least) if share.kind in ("rest", "open")]
     order = {step.key: k for k, step in enumerate(sheet.steps)}
 
-    def made(share: Share) -> int:
+    def made(share: PaperShare) -> int:
         if share.step:
             return order[share.step]
         cuts = (k for k, step in enumerate(sheet.steps) if not is_finishing(step) and step.of.contains(share.at))

@@ -10,7 +10,7 @@ from collections.abc import Collection, Iterable
 from dataclasses import dataclass, replace
 
 from ulna.core.cutting.cut_list import CutList, CutSheet
-from ulna.core.cutting.progress import HAIR, SLIVER, Share, begun, done, shares
+from ulna.core.cutting.progress import HAIR, SLIVER, PaperShare, begun, done, shares
 from ulna.core.cutting.steps import Gut
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
@@ -103,7 +103,7 @@ def scraps(paper: Paper, sheet: CutSheet, ticked: Collection[str], open_too: boo
     there = [_scrap(paper, sheet, s) for s in shares(sheet, ticked, HAIR) if s.kind in kinds]
     if open_too:
         panels = [p.panel for p in done(sheet, ticked) if p.panel and not _is_gutted(p.panel, sheet, ticked)]
-        there += [_scrap(paper, sheet, Share("open", at, sheet.paper_in(at))) for at in panels]
+        there += [_scrap(paper, sheet, PaperShare("open", at, sheet.paper_in(at))) for at in panels]
     return there
 
 
@@ -111,7 +111,7 @@ def _is_gutted(panel: Rect, sheet: CutSheet, ticked: Collection[str]) -> bool:
     return any(isinstance(s, Gut) and s.panel == panel and s.key in ticked for s in sheet.steps)
 
 
-def _scrap(paper: Paper, sheet: CutSheet, share: Share) -> Paper:
+def _scrap(paper: Paper, sheet: CutSheet, share: PaperShare) -> Paper:
     at = share.at
     inside = share.inside if share.step else sheet.inside_of(at)
     return replace(

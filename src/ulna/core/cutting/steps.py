@@ -21,7 +21,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length
 from ulna.core.parts.pieces import TornEdge
 
-Axis = Literal["vertical", "horizontal"]
+CutAxis = Literal["vertical", "horizontal"]
 Tool = Literal["hand", "trimmer", "knife", "punch", "scissors", "fingers"]
 
 
@@ -45,7 +45,7 @@ class Cut:
     key: str
     n: int
     of: Rect
-    axis: Axis
+    axis: CutAxis
     at: Length
     gives: tuple[int, ...]
 

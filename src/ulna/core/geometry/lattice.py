@@ -15,8 +15,8 @@ from typing import Literal
 from ulna.core.geometry.colouring import Spot
 from ulna.core.geometry.polygons import Polygon, bounds, box, moved
 
-Shape = Literal["hexagon", "hexagon flat up", "square", "triangle", "circle"]
-SHAPES: tuple[Shape, ...] = ("hexagon", "hexagon flat up", "square", "triangle", "circle")
+TileShape = Literal["hexagon", "hexagon flat up", "square", "triangle", "circle"]
+SHAPES: tuple[TileShape, ...] = ("hexagon", "hexagon flat up", "square", "triangle", "circle")
 ROOT3 = math.sqrt(3)
 ROUND = 48
 
@@ -29,7 +29,7 @@ class Tile:
     outline: Polygon
 
 
-def size(shape: Shape, f: float) -> tuple[float, float]:
+def size(shape: TileShape, f: float) -> tuple[float, float]:
     """Width and height of a tile: f is flat to flat, a side, or a diameter."""
     return {
         "hexagon": (f, 2 * f / ROOT3),
@@ -39,7 +39,7 @@ def size(shape: Shape, f: float) -> tuple[float, float]:
 
 
 @lru_cache(maxsize=256)
-def outline(shape: Shape, f: float, up: bool = True) -> Polygon:
+def outline(shape: TileShape, f: float, up: bool = True) -> Polygon:
     """A tile about the origin; `up` is which way a triangle points."""
     if shape in ("hexagon", "hexagon flat up"):
         r, start = f / ROOT3, 0 if shape == "hexagon" else 30
@@ -56,7 +56,7 @@ def outline(shape: Shape, f: float, up: bool = True) -> Polygon:
     return box(-f / 2, -f / 2, f, f)
 
 
-def centre(shape: Shape, f: float, gap: float, spot: Spot) -> tuple[float, float]:
+def centre(shape: TileShape, f: float, gap: float, spot: Spot) -> tuple[float, float]:
     """The middle of a cell; the cell (0, 0) lies at the origin."""
     row, column = spot
     pitch = f + gap
@@ -76,7 +76,7 @@ def is_up(spot: Spot) -> bool:
     return (spot[0] + spot[1]) % 2 == 0
 
 
-def neighbours(shape: Shape, spot: Spot) -> list[Spot]:
+def neighbours(shape: TileShape, spot: Spot) -> list[Spot]:
     """The cells that share an edge with one; circles are laid like a honeycomb."""
     r, c = spot
     if shape in ("hexagon", "circle"):
@@ -90,7 +90,7 @@ def neighbours(shape: Shape, spot: Spot) -> list[Spot]:
     return [(r, c - 1), (r, c + 1), (r - 1, c), (r + 1, c)]
 
 
-def kind(shape: Shape, spot: Spot) -> int:
+def kind(shape: TileShape, spot: Spot) -> int:
     """A number by which neighbours differ: one of three in a honeycomb, of two among squares and triangles."""
     r, c = spot
     if shape in ("hexagon", "circle"):
@@ -102,7 +102,7 @@ def kind(shape: Shape, spot: Spot) -> int:
 
 @lru_cache(maxsize=64)
 def tiles(
-    shape: Shape, f: float, gap: float, width: float, height: float, trimmed: bool, most: int
+    shape: TileShape, f: float, gap: float, width: float, height: float, trimmed: bool, most: int
 ) -> tuple[Tile, ...]:
     """The tiles of a ground: those that lie wholly on it, in its middle; or, `trimmed`, all that cover it.
 
@@ -117,13 +117,13 @@ def tiles(
     return tuple(_whole(shape, f, gap, width, height, step_x, step_y))
 
 
-def _at(shape: Shape, f: float, gap: float, spot: Spot, dx: float, dy: float) -> Tile:
+def _at(shape: TileShape, f: float, gap: float, spot: Spot, dx: float, dy: float) -> Tile:
     x, y = centre(shape, f, gap, spot)
     return Tile(spot, moved(outline(shape, f, is_up(spot)), x + dx, y + dy))
 
 
 def _within(
-    shape: Shape, f: float, gap: float, spot: Spot, dx: float, dy: float
+    shape: TileShape, f: float, gap: float, spot: Spot, dx: float, dy: float
 ) -> tuple[float, float, float, float]:
     """What a tile reaches to, without making it."""
     x, y = centre(shape, f, gap, spot)
@@ -132,12 +132,12 @@ def _within(
 
 
 @lru_cache(maxsize=256)
-def _reach(shape: Shape, f: float, up: bool) -> tuple[float, float, float, float]:
+def _reach(shape: TileShape, f: float, up: bool) -> tuple[float, float, float, float]:
     return bounds(outline(shape, f, up))
 
 
 def _covering(
-    shape: Shape, f: float, gap: float, width: float, height: float, sx: float, sy: float, most: int
+    shape: TileShape, f: float, gap: float, width: float, height: float, sx: float, sy: float, most: int
 ) -> list[Tile]:
     columns, rows = math.ceil(width / sx / 2) + 2, math.ceil(height / sy / 2) + 2
     found = []
@@ -154,7 +154,7 @@ def _covering(
     return [Tile((t.spot[0] - r0, t.spot[1] - c0), t.outline) for t in found]
 
 
-def _whole(shape: Shape, f: float, gap: float, width: float, height: float, sx: float, sy: float) -> list[Tile]:
+def _whole(shape: TileShape, f: float, gap: float, width: float, height: float, sx: float, sy: float) -> list[Tile]:
     """Rows and columns from the first cell on; then all moved so that what they cover lies in the middle."""
     found = list[Spot]()
     left0, top0, *_ = _reach(shape, f, True)

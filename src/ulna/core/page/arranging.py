@@ -16,7 +16,7 @@ from ulna.core.measure import PER_INCH, ZERO, Length
 from ulna.core.page.plan import Group, PagePlan
 from ulna.core.page.standing import Standing, on_page, placed_at, stand
 from ulna.core.page_formats import PageName
-from ulna.core.parts.kind import OTHER, Way
+from ulna.core.parts.kind import OTHER, MirrorWay
 from ulna.core.parts.kinds import Part, is_page, is_placed, name_of, traits
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.panel import Panel
@@ -202,7 +202,7 @@ def _off_told(off: Mapping[str, Length], ground: Ground) -> str:
     return " and ".join(f"{ground.ruler.say(by)} at its {side} edge" for side, by in off.items())
 
 
-def mirrored(part: Part, way: Way) -> Part:
+def mirrored(part: Part, way: MirrorWay) -> Part:
     """A part that has a left and a right of its own, or an above and a below: its torn edge, its half of a figure."""
     sided = traits(part).sided
     if not sided:

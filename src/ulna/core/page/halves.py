@@ -14,7 +14,7 @@ from ulna.core.parts.mats import gut_in
 from ulna.core.parts.pieces import Ground, Leftover, Piece, TornEdge
 from ulna.core.photos.prints import outline_of
 
-Side = Literal["left", "right"]
+HalfSide = Literal["left", "right"]
 
 
 def halved(piece: Piece, ground: Ground) -> list[Piece]:
@@ -42,7 +42,7 @@ def halved(piece: Piece, ground: Ground) -> list[Piece]:
     return [_half(piece, "left", left, gut_in(piece, left)), _half(piece, "right", right, gut_in(piece, right))]
 
 
-def _half(piece: Piece, side: Side, rect: Rect, gut: Borders | None = None, outline: Polygon = ()) -> Piece:
+def _half(piece: Piece, side: HalfSide, rect: Rect, gut: Borders | None = None, outline: Polygon = ()) -> Piece:
     pin = piece.pin
     if pin is not None:
         pin = Rect(pin.x + rect.x - piece.rect.x, pin.y + rect.y - piece.rect.y, rect.width, rect.height)
@@ -90,7 +90,7 @@ def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
     if piece.angle and (piece.pin is not None or piece.role == "print"):
         return _cut_through(piece, gutter)
     found = []
-    sides: tuple[Side, Side] = ("left", "right")
+    sides: tuple[HalfSide, HalfSide] = ("left", "right")
     for side, half in zip(sides, polygons.halves(seen, gutter.inches), strict=True):
         if not half:
             continue
@@ -123,7 +123,7 @@ def _cut_through(piece: Piece, gutter: Length) -> list[Piece]:
     ]
     if not all(both):
         return [piece]  # a corner that only just reaches over
-    sides: tuple[Side, Side] = ("left", "right")
+    sides: tuple[HalfSide, HalfSide] = ("left", "right")
     left, right = (
         replace(_half(piece, side, piece.rect, outline=own), holes=piece.holes, comes_shaped=False)
         for side, own in zip(sides, both, strict=True)
@@ -131,7 +131,7 @@ def _cut_through(piece: Piece, gutter: Length) -> list[Piece]:
     return [left, replace(right, pin=None, leftover=Leftover(left.id, right.outline))]
 
 
-def _to_gutter(rect: Rect, side: Side, gutter: Length) -> Rect:
+def _to_gutter(rect: Rect, side: HalfSide, gutter: Length) -> Rect:
     if side == "left":
         return Rect(rect.x, rect.y, gutter - rect.x, rect.height)
     return Rect(gutter, rect.y, rect.right - gutter, rect.height)

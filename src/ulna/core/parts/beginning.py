@@ -13,7 +13,7 @@ MARK = {Unit.INCH: inches(0, 1, 16), Unit.MM: mm(1)}
 
 
 @dataclass(frozen=True, slots=True)
-class Usual:
+class UsualGaps:
     """Borders and gaps from wide to narrow, the lap of a gutted mat, and a print's size."""
 
     wide: Length
@@ -24,12 +24,14 @@ class Usual:
 
 
 USUAL = {
-    Unit.INCH: Usual(inches(0, 1, 2), inches(0, 1, 4), inches(0, 1, 8), inches(0, 3, 8), (inches(4), inches(6))),
-    Unit.MM: Usual(mm(12), mm(6), mm(3), mm(10), (mm(100), mm(150))),
+    Unit.INCH: UsualGaps(
+        inches(0, 1, 2), inches(0, 1, 4), inches(0, 1, 8), inches(0, 3, 8), (inches(4), inches(6))
+    ),
+    Unit.MM: UsualGaps(mm(12), mm(6), mm(3), mm(10), (mm(100), mm(150))),
 }
 
 
-def usual(unit: Unit) -> Usual:
+def usual(unit: Unit) -> UsualGaps:
     """Those who measure in centimetres have what is usual in millimetres."""
     return USUAL[Unit.INCH if unit is Unit.INCH else Unit.MM]
 
@@ -43,7 +45,7 @@ class Beginning:
     height: Length
 
     @property
-    def usual(self) -> Usual:
+    def usual(self) -> UsualGaps:
         return usual(self.unit)
 
     def of(self, whole: int, numerator: int = 0, denominator: int = 1) -> Length:

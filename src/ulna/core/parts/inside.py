@@ -7,7 +7,7 @@ from dataclasses import fields, is_dataclass, replace
 from typing import Any, TypeVar
 
 Value = TypeVar("Value")
-Whole = TypeVar("Whole")
+Holder = TypeVar("Holder")
 
 
 def every(kind: type[Value], value: object) -> Iterator[Value]:
@@ -22,7 +22,7 @@ def every(kind: type[Value], value: object) -> Iterator[Value]:
             yield from every(kind, getattr(value, field.name))
 
 
-def changed(kind: type[Value], value: Whole, change: Callable[[Value], Value]) -> Whole:
+def changed(kind: type[Value], value: Holder, change: Callable[[Value], Value]) -> Holder:
     """The part with every value of a kind in it as `change` gives it, in the order of its fields; what is in such a
     value is left to `change`."""
     found: Any = value
@@ -34,5 +34,5 @@ def changed(kind: type[Value], value: Whole, change: Callable[[Value], Value]) -
         parts = {field.name: getattr(value, field.name) for field in fields(value)}
         new = {name: changed(kind, one, change) for name, one in parts.items()}
         found = replace(value, **new) if any(new[name] is not parts[name] for name in new) else value
-    whole: Whole = found
+    whole: Holder = found
     return whole

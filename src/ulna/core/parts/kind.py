@@ -10,12 +10,11 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal, Protocol
 
+from ulna.core.geometry.polygons import Point
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.pieces import Built, Ground
-
-Point = tuple[float, float]
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,4 +81,4 @@ OTHER: Mapping[str, Mapping[str, str]] = {
 }
 """Which side is which in a mirror."""
 
-Way = Literal["across", "down"]
+MirrorWay = Literal["across", "down"]

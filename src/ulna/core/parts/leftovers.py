@@ -11,7 +11,7 @@ from dataclasses import replace
 
 from ulna.core.findings import Finding
 from ulna.core.geometry import polygons
-from ulna.core.geometry.lattice import Shape, Tile
+from ulna.core.geometry.lattice import Tile, TileShape
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler
@@ -30,7 +30,7 @@ def box_of(seen: Polygon, ruler: Ruler) -> Rect:
 
 
 def matched(
-    part: str, shape: Shape, pieces: Sequence[Piece], trimmed: Mapping[str, Tile], ground: Ground
+    part: str, shape: TileShape, pieces: Sequence[Piece], trimmed: Mapping[str, Tile], ground: Ground
 ) -> tuple[list[Piece], list[Finding]]:
     """The pieces once halves are matched, the largest first: the first of two is cut as a whole tile, the other one
     is its `leftover`. `trimmed` has the whole tile of each piece that the edge cuts."""
@@ -111,7 +111,7 @@ def _same(one: Polygon, two: Polygon) -> bool:
     return polygons.area(polygons.clipped(one, two)) > polygons.area(two) - 1e-4
 
 
-def _turns(shape: Shape, choice: PaperChoice, ground: Ground) -> range:
+def _turns(shape: TileShape, choice: PaperChoice, ground: Ground) -> range:
     """One-way paper stays as it is, two-way paper may stand on its head, any other is turned as the tile allows."""
     paper = ground.shelf.papers.get(choice.paper or "")
     direction = paper.face(choice.side).direction if paper else Direction.NONE

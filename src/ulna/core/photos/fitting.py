@@ -17,14 +17,14 @@ from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.photos import crop as cropping
 from ulna.core.photos.photo import Photo
 
-Kind = Literal["width", "opening", "cell"]
+SpotKind = Literal["width", "opening", "cell"]
 
 
 @dataclass(frozen=True, slots=True)
 class Spot:
     """A place for a photo: a width on the page, an opening, or a cell of a grid; `height` None for a width."""
 
-    kind: Kind
+    kind: SpotKind
     width: Length
     height: Length | None = None
     lap: Length = ZERO

@@ -22,7 +22,7 @@ from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, P
 from ulna.core.parts.place import Place
 from ulna.core.ranges import Count, Gap, Id, Offset, Seed, Size
 
-Way = Literal["flush", "staggered", "stepped", "ragged"]
+Ends = Literal["flush", "staggered", "stepped", "ragged"]
 MOST = 100
 
 
@@ -39,7 +39,7 @@ class Band:
     width: Size = inches(0, 1, 2)
     length: Size = inches(8)
     gap: Offset = ZERO
-    way: Way = "flush"
+    way: Ends = "flush"
     by: Gap = inches(0, 1, 2)
     upright: bool = False
     papers: Papers = (PaperChoice(),)
@@ -167,7 +167,7 @@ def sentence(part: Band, ground: Ground) -> str:
     return f"Band of {how}, {apart}, {way}: {papers}"
 
 
-def _band(begin: Beginning, way: Way) -> Band:
+def _band(begin: Beginning, way: Ends) -> Band:
     half, gap = begin.of(0, 1, 2), ZERO if way == "flush" else begin.of(0, 1, 16)
     return Band("new", 5, half, begin.share(70, 8), gap, way, half, papers=unchosen(5))
 

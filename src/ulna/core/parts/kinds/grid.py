@@ -30,7 +30,7 @@ from ulna.core.photos.crop import PRINT_SIZES
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Count, Gap, Id, Many, Seed, Size, Whole
 
-Open = Literal["nothing", "cells", "gap", "margins", "equal gaps", "how many"]
+Solved = Literal["nothing", "cells", "gap", "margins", "equal gaps", "how many"]
 What = Literal["paper", "photo", "empty", "title", "words", "card"]
 USUAL = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
 KEPT_FREE: tuple[What, ...] = ("empty", "title", "words")
@@ -66,7 +66,7 @@ class Grid:
     cell_height: Size = inches(3)
     gap: Gap = inches(0, 1, 4)
     margin: Gap = inches(0, 1, 2)
-    open: Open = "cells"
+    open: Solved = "cells"
     width: Size | None = None
     height: Size | None = None
     rest: Literal["paper", "photo", "empty"] = "paper"
@@ -77,7 +77,7 @@ class Grid:
 
 
 @dataclass(frozen=True, slots=True)
-class Way:
+class GridWay:
     """One way of a grid, across or down: so many cells of a size on marks, the exact gap and margin in units.
 
     `missing` is by how much it does not fit.
@@ -97,7 +97,9 @@ def _units(value: Fraction) -> Length:
     return Length(math.floor(value + Fraction(1, 2)))
 
 
-def solve(room: Length, count: int, cell: Length, gap: Length, margin: Length, open: Open, ruler: Ruler) -> Way:
+def solve(
+    room: Length, count: int, cell: Length, gap: Length, margin: Length, open: Solved, ruler: Ruler
+) -> GridWay:
     """One way of the grid, in a room; `missing` is above nothing where no value that is open can make it fit."""
     whole, w, g, m = room.units, ruler.round(cell).units, gap.units, margin.units
     if open == "how many":
@@ -105,20 +107,20 @@ def solve(room: Length, count: int, cell: Length, gap: Length, margin: Length, o
     if open == "cells" and count:
         w = (whole - 2 * m - (count - 1) * g) // count // ruler.mark.units * ruler.mark.units
         if w < SIZE.least.units:
-            return Way(count, SIZE.least, Fraction(g), Fraction(m), Length(SIZE.least.units - w) * count)
+            return GridWay(count, SIZE.least, Fraction(g), Fraction(m), Length(SIZE.least.units - w) * count)
     if open == "equal gaps":
         even = Fraction(whole - count * w, count + 1)
-        return Way(count, Length(w), even, even, Length(max(0, math.ceil(-even * (count + 1)))))
+        return GridWay(count, Length(w), even, even, Length(max(0, math.ceil(-even * (count + 1)))))
     needed = 2 * m + count * w + max(0, count - 1) * g
     if open == "gap" and count > 1:
         spare = Fraction(whole - 2 * m - count * w, count - 1)
-        return Way(count, Length(w), spare, Fraction(m), Length(max(0, math.ceil(-spare * (count - 1)))))
+        return GridWay(count, Length(w), spare, Fraction(m), Length(max(0, math.ceil(-spare * (count - 1)))))
     if open in ("margins", "how many") or (open == "gap" and count == 1):
         side = Fraction(whole - count * w - max(0, count - 1) * g, 2)
-        return Way(count, Length(w), Fraction(g), side, Length(max(0, math.ceil(-side * 2))))
+        return GridWay(count, Length(w), Fraction(g), side, Length(max(0, math.ceil(-side * 2))))
     if open == "cells" and count > 1:  # what the cells cannot hold on marks goes to the gaps
-        return Way(count, Length(w), Fraction(whole - 2 * m - count * w, count - 1), Fraction(m), ZERO)
-    return Way(count, Length(w), Fraction(g), Fraction(m), Length(max(0, needed - whole)))
+        return GridWay(count, Length(w), Fraction(whole - 2 * m - count * w, count - 1), Fraction(m), ZERO)
+    return GridWay(count, Length(w), Fraction(g), Fraction(m), Length(max(0, needed - whole)))
 
 
 def build(part: Grid, ground: Ground, room: Rect) -> Built:
@@ -149,7 +151,7 @@ def build(part: Grid, ground: Ground, room: Rect) -> Built:
     )
 
 
-def _ways(part: Grid, wide: Length, high: Length, pages: int, ruler: Ruler) -> tuple[Way, Way]:
+def _ways(part: Grid, wide: Length, high: Length, pages: int, ruler: Ruler) -> tuple[GridWay, GridWay]:
     """Across, on each of so many pages, and down."""
     room, columns = wide.part(1, pages), part.columns // pages
     return (
@@ -250,8 +252,8 @@ def _with(part: Grid, cell: Cell, print_: Print) -> Grid:
     return replace(part, cells=cells)
 
 
-def _told(across: Way, down: Way, pages: int, ruler: Ruler) -> str:
-    def sums(way: Way) -> str:
+def _told(across: GridWay, down: GridWay, pages: int, ruler: Ruler) -> str:
+    def sums(way: GridWay) -> str:
         m, g = _units(way.margin), _units(way.gap)
         total = _units(way.margin * 2 + way.count * way.cell.units + (way.count - 1) * way.gap)
         gaps = f" + {way.count - 1} × {ruler.say(g)}" if way.count > 1 else ""
@@ -261,7 +263,9 @@ def _told(across: Way, down: Way, pages: int, ruler: Ruler) -> str:
     return f"across{on_each} {sums(across)}; down {sums(down)}"
 
 
-def _uneven(part: Grid, xs: list[Length], ys: list[Length], across: Way, down: Way, ruler: Ruler) -> list[Finding]:
+def _uneven(
+    part: Grid, xs: list[Length], ys: list[Length], across: GridWay, down: GridWay, ruler: Ruler
+) -> list[Finding]:
     """Which gaps got the extra mark, where equal ones do not come out."""
     told = []
     for word, starts, cell in (("across", xs, across.cell), ("down", ys, down.cell)):
@@ -276,7 +280,7 @@ def _uneven(part: Grid, xs: list[Length], ys: list[Length], across: Way, down: W
     return [Finding("uneven", "note", part.id, f"On marks, {said}.")]
 
 
-def _unlike(part: Grid, across: Way, down: Way, wide: Length, ruler: Ruler) -> Finding:
+def _unlike(part: Grid, across: GridWay, down: GridWay, wide: Length, ruler: Ruler) -> Finding:
     """Equal gaps come out different across and down: the cell that makes them equal is offered."""
     gx, gy = _units(across.gap), _units(down.gap)
     even = ruler.round(_units((wide.units - down.gap * (across.count + 1)) / across.count))
@@ -289,7 +293,9 @@ def _unlike(part: Grid, across: Way, down: Way, wide: Length, ruler: Ruler) -> F
     return Finding("gaps", "note", part.id, told, remedies)
 
 
-def _does_not_fit(part: Grid, across: Way, down: Way, wide: Length, high: Length, ground: Ground) -> Finding:
+def _does_not_fit(
+    part: Grid, across: GridWay, down: GridWay, wide: Length, high: Length, ground: Ground
+) -> Finding:
     ruler = ground.ruler
     by = [
         f"{ruler.say(ruler.step(way.missing - Length(1), 1))} {word}"
@@ -316,7 +322,7 @@ def _does_not_fit(part: Grid, across: Way, down: Way, wide: Length, high: Length
     return Finding("does-not-fit", "stop", part.id, told, tuple(remedies))
 
 
-def _remedies(part: Grid, across: Way, down: Way, ruler: Ruler) -> list[tuple[str, Grid]]:
+def _remedies(part: Grid, across: GridWay, down: GridWay, ruler: Ruler) -> list[tuple[str, Grid]]:
     """In the order in which people use them: rim off, trimmed, smaller prints, smaller gap, one column fewer."""
     found = list[tuple[str, Grid]]()
     prints = [c.print for c in part.cells if c.what == "photo" and c.print]
@@ -350,7 +356,7 @@ def _remedies(part: Grid, across: Way, down: Way, ruler: Ruler) -> list[tuple[st
     return found
 
 
-def _share(way: Way) -> Length:
+def _share(way: GridWay) -> Length:
     """What each cell must lose for it to fit."""
     return Length(-(-way.missing.units // max(1, way.count)))
 
@@ -367,7 +373,7 @@ def _sizes_like(part: Grid) -> list[tuple[Length, Length]]:
     return sorted(fitting, key=lambda s: s[0].units * s[1].units, reverse=True)
 
 
-def _handles(part: Grid, xs: list[Length], ys: list[Length], across: Way, down: Way) -> tuple[Handle, ...]:
+def _handles(part: Grid, xs: list[Length], ys: list[Length], across: GridWay, down: GridWay) -> tuple[Handle, ...]:
     right, low = xs[-1] + across.cell, ys[-1] + down.cell
     found = []
     if part.open not in ("gap", "equal gaps") and len(xs) > 1:

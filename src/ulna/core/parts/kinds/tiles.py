@@ -14,7 +14,7 @@ from typing import Annotated, ClassVar, Literal
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import lattice, polygons
 from ulna.core.geometry.colouring import Spot, coloured, counts
-from ulna.core.geometry.lattice import Shape, Tile
+from ulna.core.geometry.lattice import Tile, TileShape
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.geometry.shapes import Shape as PrintShape
@@ -34,7 +34,7 @@ from ulna.core.ranges import Count, Gap, Id, Many, Name, Seed, Size, Whole
 
 MOST = 600
 Layout = Literal["region", "ring", "scattered"]
-FIGURES_OF_TILES: dict[Shape, Literal["hexagon", "circle"]] = {"hexagon": "hexagon", "circle": "circle"}
+FIGURES_OF_TILES: dict[TileShape, Literal["hexagon", "circle"]] = {"hexagon": "hexagon", "circle": "circle"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +64,7 @@ class Tiles:
     kind: ClassVar[str] = "tiles"
     level: ClassVar[str] = "under"
     id: Id
-    shape: Shape = "hexagon"
+    shape: TileShape = "hexagon"
     size: Size = inches(1, 1, 2)
     gap: Gap = ZERO
     width: Size | None = None
@@ -251,7 +251,7 @@ def _photo(part: Tiles, own: Taken, tile: Tile, ground: Ground) -> tuple[list[Pi
     nothing is left once it is cut is not there, and that is told."""
     ruler = ground.ruler
     left, top, right, bottom = polygons.bounds(tile.outline)
-    shapes: dict[Shape, PrintShape] = {"hexagon": "hexagon", "circle": "circle"}
+    shapes: dict[TileShape, PrintShape] = {"hexagon": "hexagon", "circle": "circle"}
     w, h = ruler.up(right - left), ruler.up(bottom - top)
     print_ = replace(own.print or Print(), width=w, height=h, shape=shapes.get(part.shape, "rectangle"))
     if gone := nothing_left(part.id, print_, ground):
@@ -265,7 +265,7 @@ def _photo(part: Tiles, own: Taken, tile: Tile, ground: Ground) -> tuple[list[Pi
     return [piece], told
 
 
-def yields(paper: Paper, shape: Shape, f: Length) -> tuple[int, int]:
+def yields(paper: Paper, shape: TileShape, f: Length) -> tuple[int, int]:
     """How many tiles one sheet gives less its branding strip: nested, and from strips as high as a tile."""
     w, h = lattice.size(shape, f.inches)
     room = paper.usable
@@ -311,7 +311,7 @@ def sentence(part: Tiles, ground: Ground) -> str:
     return f"{what} of {say(part.size)}, {apart}{layout}{edge}: {papers}"
 
 
-def _tiles(begin: Beginning, shape: Shape) -> Tiles:
+def _tiles(begin: Beginning, shape: TileShape) -> Tiles:
     width, height = begin.share(90, 9), begin.share(60, 6)
     size = min(begin.of(1, 1, 2), begin.share(20, 2))
     return Tiles("new", shape, size, begin.of(0, 1, 16), width, height, papers=unchosen(4))

@@ -1,0 +1,57 @@
+/** What can be done with a page, in a row above it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import { pageFile, type Recipe } from "../../api/pages";
+import { SaveMenu } from "../../ui/SaveMenu";
+import { type Arrange, ArrangeMenu } from "./ArrangeMenu";
+
+interface Props {
+  id: string;
+  page: Recipe;
+  chosen: string | null;
+  /** How many go along with it. */
+  also: number;
+  onArrange: Arrange;
+  auditioning: boolean;
+  onAudition: () => void;
+  measuring: boolean;
+  onMeasure: () => void;
+}
+
+export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
+  const exports = [
+    ["Picture to send (PNG)", pageFile(id, "png")],
+    ["Picture as drawing (SVG)", pageFile(id, "svg")],
+    ["The page as a file (JSON)", pageFile(id, "json")],
+  ] as const;
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "flex-end", columnGap: 1, px: 1.5, pt: 0.75 }}>
+      <Button component={Link} to="/page" size="small" sx={{ mr: "auto" }}>
+        All pages
+      </Button>
+      <ArrangeMenu
+        many={chosen ? 1 + also : 0}
+        grouped={page.groups.some((group) => chosen !== null && group.parts.includes(chosen))}
+        pages={page.format.pages}
+        onArrange={onArrange}
+      />
+      <Button size="small" disabled={chosen === null} aria-pressed={on.auditioning} onClick={on.onAudition}>
+        Audition papers
+      </Button>
+      <Button size="small" aria-pressed={on.measuring} onClick={on.onMeasure}>
+        {on.measuring ? "Done measuring" : "Measure"}
+      </Button>
+      <Button component={Link} to={`/page/${id}/variants`} size="small">
+        Variants
+      </Button>
+      <SaveMenu name="Send or keep" files={exports} />
+      <Button component={Link} to={`/photos/prints?page=${id}`} size="small">
+        Prints
+      </Button>
+      <Button component={Link} to={`/cut/${id}`} variant="outlined" size="small">
+        Cut list
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,112 @@
+/** What is done to a recipe: edits show at once; what the server works out is put into what is there when it answers. */
+import { useRef } from "react";
+import type { Desk } from "../../api/desk";
+import { merged } from "../../api/merge";
+import type { PageOut, Recipe } from "../../api/pages";
+import { arrange as askArrange, type Evaluated, gut as gutPiece, reformat } from "../../api/recipe";
+import { useFrame } from "../../app/FrameContext";
+import type { Part } from "../../parts/kinds";
+import type { Arrange } from "./ArrangeMenu";
+import type { PageFormat } from "./formats";
+
+type Known = (Evaluated & { of: Recipe }) | undefined;
+
+export function useEdits(id: string, desk: Desk<Recipe, PageOut>, evaluated: Known) {
+  const { say } = useFrame();
+  const formats = useRef(Promise.resolve());
+
+  const now = () => desk.getState().body;
+  const edit = (what: string, change: Partial<Recipe>, group?: string) =>
+    desk.edit(what, { ...now(), ...change }, group);
+  /** What an answer makes of the recipe that it was `asked` about; edits made since stay. */
+  const editLate = (what: string, asked: Recipe, answer: Recipe, group?: string) =>
+    desk.edit(what, merged(asked, answer, now()), group);
+  /** A part as it is now; with `asked`, as an answer makes it of what it was then. */
+  const editPart = (what: string, part: Part, group?: string, asked?: Part) =>
+    edit(
+      what,
+      {
+        parts: now().parts.map((old) =>
+          old.id === part.id ? (asked ? merged(asked, part, old as Part) : part) : old,
+        ),
+      },
+      group && `${group} ${part.id}`,
+    );
+  function order(from: number, to: number): void {
+    const parts = [...now().parts];
+    const [part] = parts.splice(from, 1);
+    if (!part || to < 0 || to > parts.length) return;
+    parts.splice(to, 0, part);
+    edit("changed the order", { parts });
+  }
+
+  /** Done with these parts together; the parts that are to be chosen then, null where it could not be. */
+  async function arrange(
+    parts: string[],
+    what: string,
+    asked: Parameters<Arrange>[1],
+  ): Promise<readonly string[] | null> {
+    try {
+      const then = now();
+      const arranged = await askArrange({ ...asked, page: then, id, parts });
+      editLate(what, then, arranged.page);
+      if (arranged.told) say(arranged.told);
+      return arranged.chosen;
+    } catch (error) {
+      say((error as Error).message);
+      return null;
+    }
+  }
+
+  /** What counted from it stays where it is; where nothing answers it is taken off all the same. */
+  async function remove(part: Part): Promise<void> {
+    const what = "took a part off";
+    const then = now();
+    try {
+      const left = await askArrange({ page: then, id, parts: [part.id], act: "remove" });
+      editLate(what, then, left.page);
+    } catch {
+      edit(what, { parts: now().parts.filter((old) => old.id !== part.id) });
+    }
+  }
+
+  /** The parts go along in proportion; what does not fit is told. One change after the other, however quick. */
+  function changeFormat(change: (format: PageFormat) => PageFormat): void {
+    formats.current = formats.current.then(async () => {
+      const then = now();
+      const format = change(then.format);
+      try {
+        const moved = await reformat({ page: then, format, id });
+        editLate("changed the format", then, moved.page);
+        if (moved.told.length) say(moved.told.join(" "));
+      } catch {
+        edit("changed the format", { format });
+      }
+    });
+  }
+
+  async function gutting(piece: string, gut: boolean | null): Promise<void> {
+    const what =
+      gut === null ? "left a middle to the house rule" : gut ? "cut a middle out" : "left a middle whole";
+    const then = now();
+    try {
+      editLate(what, then, await gutPiece({ page: then, piece, gut }));
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  function keep(paper: string, count: number): void {
+    const others = now().keeps.filter((one) => one.paper !== paper);
+    edit(count ? "kept paper back" : "let paper go", { keeps: count ? [...others, { paper, count }] : others });
+  }
+
+  /** A remedy was worked out for the recipe that was evaluated last. */
+  function mend(what: string, part: Part, pages: number | null): void {
+    const asked = (evaluated?.of.parts as Part[] | undefined)?.find((old) => old.id === part.id);
+    if (pages !== null) edit(what, { format: { ...now().format, pages } }, what);
+    editPart(what, part, pages === null ? undefined : what, asked);
+  }
+
+  return { now, edit, editLate, editPart, order, arrange, remove, changeFormat, gutting, keep, mend };
+}
