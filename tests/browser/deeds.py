@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import re
+import time
 from pathlib import Path
 from weakref import WeakKeyDictionary
 
@@ -135,15 +136,15 @@ FRAMES = "() => new Promise((done) => requestAnimationFrame(() => requestAnimati
 
 def quiet(page: Page) -> None:
     """Every answer that is on its way has come, and what it changes is drawn."""
-    while True:
+    end = time.monotonic() + 30
+    while UNDER_WAY.get(page) or page.evaluate(FRAMES) or UNDER_WAY.get(page):
         page.evaluate(FRAMES)
-        if not UNDER_WAY.get(page):
-            return
+        assert time.monotonic() < end, [request.url for request in UNDER_WAY[page]]
 
 
 def saved(page: Page) -> None:
     """All that was done is saved; the state of saving follows an edit by a frame or two."""
-    quiet(page)
+    page.evaluate(FRAMES)
     expect(page.get_by_role("status").filter(has_text=re.compile("^Saved$"))).to_be_visible()
 
 

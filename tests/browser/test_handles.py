@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.deeds import WORDS, add_part, saved
+from tests.browser.deeds import WORDS, add_part, quiet, saved
 
 
 def handle(page: Page, name: str) -> Locator:
@@ -81,6 +81,7 @@ def test_each_kind_is_pulled_by_hand_and_by_keys(bench: Page, words: tuple[tuple
 def recipe(page: Page) -> object:
     """The page as the household has it."""
     address = f"/api/pages/{page.url.rsplit('/', 1)[-1]}"
+    quiet(page)
     saved(page)
     return page.request.get(address).json()["page"]
 
