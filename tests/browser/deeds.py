@@ -137,7 +137,8 @@ FRAMES = "() => new Promise((done) => requestAnimationFrame(() => requestAnimati
 def quiet(page: Page) -> None:
     """Every answer that is on its way has come, and what it changes is drawn."""
     end = time.monotonic() + 30
-    while UNDER_WAY.get(page) or page.evaluate(FRAMES) or UNDER_WAY.get(page):
+    page.evaluate(FRAMES)
+    while UNDER_WAY.get(page):
         page.evaluate(FRAMES)
         assert time.monotonic() < end, [request.url for request in UNDER_WAY[page]]
 

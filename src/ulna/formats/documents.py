@@ -11,6 +11,7 @@ import dataclasses
 import types
 from collections.abc import Callable, Mapping
 from dataclasses import MISSING
+from enum import Enum
 from functools import cache
 from typing import Annotated, Any, ClassVar, Literal, TypeVar, Union, get_args, get_origin, get_type_hints
 
@@ -21,12 +22,14 @@ from pydantic import (
     ConfigDict,
     Field,
     GetCoreSchemaHandler,
+    GetJsonSchemaHandler,
     PlainSerializer,
     WithJsonSchema,
     create_model,
     model_validator,
 )
-from pydantic_core import CoreSchema, core_schema
+from pydantic.json_schema import JsonSchemaValue
+from pydantic_core import CoreSchema, core_schema, to_jsonable_python
 
 from ulna.core import measure, ranges
 from ulna.core.errors import LengthError
@@ -75,6 +78,8 @@ class Model(BaseModel):
         json_schema_serialization_defaults_required=True,
     )
     core: ClassVar[type | None] = None
+    names: ClassVar[tuple[str, ...]] = ()
+    """The fields of that value."""
 
 
 _MADE: dict[tuple[type, ranges.Within | None], type[Model]] = {}
@@ -110,7 +115,7 @@ def _made(value: type[Any], within: ranges.Within | None) -> type[Model]:
         __validators__=_validators(value),
         **fields,
     )
-    made.core = value
+    made.core, made.names = value, tuple(one.name for one in dataclasses.fields(value))
     return made
 
 
@@ -133,11 +138,7 @@ def _validators(value: type) -> dict[str, Any]:
     if value in RULES:
         tell = _told_by(RULES[value])
 
-        def rules(self: Any) -> Any:
-            tell(value_of(self))
-            return self
-
-        found["rules"] = model_validator(mode="after")(rules)
+        found["rules"] = model_validator(mode="after")(lambda self: tell(self))
     return found
 
 
@@ -236,9 +237,7 @@ def _round(value: Any, places: int) -> Any:
 def value_of(model: Any) -> Any:
     """The core value that a model is of; what is in lists and mappings too, the rest as it is."""
     if isinstance(model, Model) and model.core is not None:
-        return model.core(
-            **{one.name: value_of(getattr(model, one.name)) for one in dataclasses.fields(model.core)}
-        )
+        return model.core(**{name: value_of(getattr(model, name)) for name in model.names})
     if isinstance(model, list | tuple):
         return tuple(value_of(one) for one in model)
     if isinstance(model, dict):
@@ -260,7 +259,54 @@ def read_json(kind: type[Value], text: str | bytes) -> Value:
 
 def written(value: Any) -> dict[str, Any]:
     """The document of a value, ready to be kept as JSON."""
-    return model_of(type(value)).model_validate(value).model_dump(mode="json")
+    document: dict[str, Any] = to_jsonable_python(plain(value))
+    return document
+
+
+def plain(value: Any) -> Any:
+    """A value as its document has it, in dicts, lists and texts; without its model, since an answer has thousands of
+    lengths."""
+    if isinstance(value, Length):
+        return measure.text(value)
+    if isinstance(value, tuple):
+        return [plain(one) for one in value]
+    if isinstance(value, Mapping):
+        return {key: plain(one) for key, one in value.items()}
+    if isinstance(value, Enum):
+        return value.value
+    if dataclasses.is_dataclass(value):
+        kind: Any = type(value)
+        found: dict[str, Any] = dict(_begins(kind))
+        for name, places in _written_fields(kind):
+            one = getattr(value, name)
+            found[name] = plain(one) if places is None else _rounded_off(one, places)
+        return found
+    return value
+
+
+@cache
+def _begins(kind: type) -> tuple[tuple[str, str], ...]:
+    """What a kind of something begins with."""
+    known = getattr(kind, "kind", None)
+    return (("kind", known),) if isinstance(known, str) else ()
+
+
+@cache
+def _written_fields(kind: type) -> tuple[tuple[str, int | None], ...]:
+    """The fields of a dataclass and what is written beside them, each with the places that its numbers have."""
+    hints = get_type_hints(kind, include_extras=True)
+    named = [(one.name, hints[one.name]) for one in dataclasses.fields(kind)]
+    named += [(name, hint) for name, (hint, _) in BESIDE.get(kind, {}).items()]
+    return tuple((name, _places(hint)) for name, hint in named)
+
+
+def _places(hint: Any) -> int | None:
+    meta = get_args(hint)[1:] if get_origin(hint) is Annotated else ()
+    return next((one.places for one in meta if isinstance(one, ranges.Rounded)), None)
+
+
+def _rounded_off(points: Any, places: int) -> list[list[float]]:
+    return [[round(x, places), round(y, places)] for x, y in points]
 
 
 def held(value: Value) -> Value:
@@ -269,15 +315,18 @@ def held(value: Value) -> Value:
 
 
 class _Document:
-    """Pydantic reads and writes a core value through its model."""
+    """Pydantic reads a core value through its model, and writes it as its document."""
 
     def __get_pydantic_core_schema__(self, source: Any, handler: GetCoreSchemaHandler) -> CoreSchema:
-        inner = handler.generate_schema(_document(source))
         return core_schema.no_info_wrap_validator_function(
             lambda value, validate: value if _is_value(value) else value_of(validate(value)),
-            inner,
-            serialization=core_schema.plain_serializer_function_ser_schema(_plain, return_schema=inner),
+            handler.generate_schema(_document(source)),
+            serialization=core_schema.plain_serializer_function_ser_schema(plain),
         )
+
+    def __get_pydantic_json_schema__(self, schema: CoreSchema, handler: GetJsonSchemaHandler) -> JsonSchemaValue:
+        read: Any = {key: part for key, part in schema.items() if key != "serialization"}
+        return handler(read)
 
 
 def _is_value(value: Any) -> bool:

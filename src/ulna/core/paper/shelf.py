@@ -247,10 +247,10 @@ class Kit:
 def faults_of(paper: Paper) -> str:
     """What is wrong with a paper as a whole: cards and holes lie on the sheet (a hole that cutting went through may
     reach beyond a scrap), and of two cards with one name the first counts, so each has its own."""
-    at: list[tuple[str, Rect]] = [(f"card {card.name}", card.at) for card in paper.cards]
-    at += [("hole", hole.at) for hole in paper.holes if paper.scrap_of is None]
+    at: list[tuple[str, Rect | Hole]] = [(f"card {card.name}", card.at) for card in paper.cards]
+    at += [("hole", hole) for hole in paper.holes if paper.scrap_of is None]
     for what, one in at:
-        if min(one.x, one.y) < ZERO or one.right > paper.width or one.bottom > paper.height:
+        if min(one.x, one.y) < ZERO or one.x + one.width > paper.width or one.y + one.height > paper.height:
             size = f"{text(paper.width)} × {text(paper.height)}"
             return f"{what} reaches beyond the sheet, which is {size}; move it in or make it smaller"
     names = [card.name for card in paper.cards]
