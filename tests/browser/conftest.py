@@ -14,6 +14,8 @@ from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expec
 
 from tests.browser.deeds import add_photo_parts, choose_paper, kit_there, page_there, saved, watch
 from ulna.api.app import WEB, create_app
+from ulna.household.home import Household
+from ulna.household.searches import Searches
 
 CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
 """Debian's, the one without windows first: it opens a page three times as fast."""
@@ -34,9 +36,8 @@ class Server:
         self.start()
 
     def start(self) -> None:
-        config = uvicorn.Config(
-            create_app(self.home, printer=self.printer), host="127.0.0.1", port=self.port, log_level="error"
-        )
+        self.app = create_app(self.home, printer=self.printer)
+        config = uvicorn.Config(self.app, host="127.0.0.1", port=self.port, log_level="error")
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
         self.thread.start()
@@ -48,6 +49,13 @@ class Server:
     def stop(self) -> None:
         self.server.should_exit = True
         self.thread.join(timeout=20)
+
+    def move_in(self, home: Path) -> None:
+        """Serves another household from now on."""
+        state, self.home = self.app.state, home
+        state.searches.close()
+        state.household.close()
+        state.household, state.searches = Household(home, self.printer), Searches()
 
     @property
     def address(self) -> str:
@@ -61,12 +69,20 @@ def launch(playwright: Playwright) -> Browser:
     return playwright.chromium.launch(executable_path=found, args=FLAGS)
 
 
-@pytest.fixture
-def server(tmp_path: Path) -> Iterator[Server]:
+@pytest.fixture(scope="session")
+def one_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """One for all tests of a worker: a household is there sooner than a server."""
     assert (WEB / "index.html").is_file(), "the interface is not built: make test builds it"
-    running = Server(tmp_path / "home")
+    running = Server(tmp_path_factory.mktemp("server") / "home")
     yield running
     running.stop()
+
+
+@pytest.fixture
+def server(one_server: Server, tmp_path: Path) -> Server:
+    """With an empty household of this test's own."""
+    one_server.move_in(tmp_path / "home")
+    return one_server
 
 
 @pytest.fixture(scope="session")

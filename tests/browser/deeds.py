@@ -173,7 +173,8 @@ def crop_is_at(page: Page, top: float) -> None:
 WORDS = (
     ("panel", "Panel"), ("frame", "Frame"), ("half", "Half sheet"), ("block", "Block"), ("shelf", "Shelf"),
     ("papered", "Papered with"), ("mitred", "Mitred border"), ("torn", "2 torn strips"), ("stitch", "Stitched all"),
-    ("stagger", "Band of 5"), ("pieced b", "Pieced block"), ("log", "Log cabin"), ("pinw", "Pinwheel"),
+    ("stagger", "Band of 5"), ("edging", "Edging 12"), ("pieced b", "Pieced block"), ("log", "Log cabin"),
+    ("pinw", "Pinwheel"),
     ("herring", "Herringbone"), ("sun", "Sunburst"), ("pieced t", "Pieced triangle"), ("grid", "Grid of 3"),
     ("honey", "Honeycomb"), ("ring of t", "in a ring"), ("triangle t", "triangles"), ("heart", "Heart"),
     ("scallop", "Scalloped"), ("tag", "Tag 2"), ("opening", "with an opening (circle)"), ("pocket", "Pocket 4"),

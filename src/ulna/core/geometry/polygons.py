@@ -146,7 +146,8 @@ def inside(point: Point, polygon: Polygon) -> bool:
 
 
 def outward(convex: Polygon, by: float) -> Polygon:
-    """A convex polygon, clockwise, with every edge moved outward."""
+    """A convex polygon, clockwise, with every edge moved outward; inward where `by` is below 0, and empty where edges
+    have passed each other. It begins at the corner before the first."""
     lines = []
     for k, (x2, y2) in enumerate(convex):
         x1, y1 = convex[k - 1]
@@ -161,6 +162,8 @@ def outward(convex: Polygon, by: float) -> Polygon:
         d = a1 * b2 - a2 * b1
         if abs(d) > 1e-9:
             found.append(((c1 * b2 - c2 * b1) / d, (a1 * c2 - a2 * c1) / d))
+    if by < 0 and any(nx * x + ny * y > most + 1e-9 for x, y in found for nx, ny, most in lines):
+        return ()
     return tuple(found)
 
 

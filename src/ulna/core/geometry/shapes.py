@@ -13,7 +13,7 @@ from __future__ import annotations
 import math
 from typing import Literal, get_args
 
-from ulna.core.geometry.polygons import Point
+from ulna.core.geometry.polygons import Point, outward
 from ulna.core.measure import Length
 
 Shape = Literal["rectangle", "circle", "hexagon", "arch", "on the tip", "tag"]
@@ -64,25 +64,10 @@ def outline(shape: Shape, width: float, height: float, inset: float = 0.0) -> li
         corners = [(c, 0.0), (w - c, 0.0), (w, c), (w, h), (0.0, h), (0.0, c)]
     else:
         corners = [(0.0, 0.0), (width, 0.0), (width, height), (0.0, height)]
-    return _inset(corners, inset) if inset else corners
-
-
-def _inset(corners: list[Point], by: float) -> list[Point]:
-    """A convex shape, clockwise, with each edge moved inward; none where the edges have passed each other."""
-    lines = []
-    for k, (x1, y1) in enumerate(corners):
-        x2, y2 = corners[(k + 1) % len(corners)]
-        long = math.hypot(x2 - x1, y2 - y1)
-        nx, ny = -(y2 - y1) / long, (x2 - x1) / long
-        lines.append((nx, ny, nx * x1 + ny * y1 + by))
-    found = []
-    for k, (a2, b2, c2) in enumerate(lines):
-        a1, b1, c1 = lines[k - 1]
-        d = a1 * b2 - a2 * b1
-        found.append(((c1 * b2 - c2 * b1) / d, (a1 * c2 - a2 * c1) / d))
-    if any(nx * x + ny * y < c - 1e-9 for x, y in found for nx, ny, c in lines):
-        return []
-    return found
+    if not inset:
+        return corners
+    inner = outward(tuple(corners), -inset)
+    return [*inner[1:], *inner[:1]]
 
 
 def seen_size(shape: Shape, width: Length, height: Length, inset: Length) -> tuple[Length, Length]:

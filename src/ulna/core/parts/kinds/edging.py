@@ -96,8 +96,8 @@ PART = Edging
 TRAITS = Traits(scales=("length",), sided="edge")
 MENU: tuple[Entry, ...] = (
     Entry(
-        "Scalloped edging",
-        "strip border edge scallops lace",
+        "Edging",
+        "scalloped strip border edge scallops lace",
         "M2 6h20v8a2.500 2.500 0 0 1-5 0 2.500 2.500 0 0 1-5 0 2.500 2.500 0 0 1-5 0 2.500 2.500 0 0 1-5 0z",
         _begun,
     ),
