@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.wire import Saved, Series, What, attachment, saved
+from ulna.api.wire import Edit, Saved, What, attachment, saved
 from ulna.core.measure import text
 from ulna.core.paper import patterns
 from ulna.core.paper.shelf import Card, Face, Kit, Paper, Side, cards_in_rows
@@ -42,11 +42,9 @@ class KitOut(BaseModel):
     tiles: dict[str, Tiles]
 
 
-class KitIn(BaseModel):
+class KitIn(Edit):
     kit: Doc[Kit]
     what: What = "changed the kit"
-    series: Series | None = None
-    version: int = 0
 
 
 class PatternOut(BaseModel):

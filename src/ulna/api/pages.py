@@ -10,7 +10,7 @@ from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.wire import Saved, Series, What, attachment, saved
+from ulna.api.wire import Edit, Saved, What, attachment, saved
 from ulna.core.kit.cutting import Stage
 from ulna.core.page.plan import PagePlan
 from ulna.core.photos.look import AS_IT_CAME, Look
@@ -34,11 +34,9 @@ class PageOut(BaseModel):
     cutting: Stage = "planned"
 
 
-class PageIn(BaseModel):
+class PageIn(Edit):
     page: Doc[PagePlan]
     what: What = "changed the page"
-    series: Series | None = None
-    version: int = 0
 
 
 def _out(kept: Kept[PagePlan], home: Household) -> PageOut:

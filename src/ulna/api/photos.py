@@ -11,7 +11,7 @@ from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.wire import Saved, Series, What, saved
+from ulna.api.wire import Edit, Saved, What, saved
 from ulna.core.geometry.shapes import Shape, fitted
 from ulna.core.measure import inches, parse, text
 from ulna.core.page.plan import photos_of
@@ -73,10 +73,9 @@ class PhotoCame(BaseModel):
     like: str | None
 
 
-class PhotoIn(BaseModel):
+class PhotoIn(Edit):
     photo: Doc[PhotoRecord]
     what: What = "changed the photo"
-    series: Series | None = None
     version: int
 
 

@@ -10,7 +10,7 @@ from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.drawn import Picture
-from ulna.api.wire import Saved, Series, Step, What, attachment, saved
+from ulna.api.wire import Edit, Saved, Step, What, attachment, saved
 from ulna.core.errors import FieldError
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
@@ -37,11 +37,9 @@ class PrintListOut(BaseModel):
     says: dict[str, str]
 
 
-class PrintListIn(BaseModel):
+class PrintListIn(Edit):
     prints: Doc[PrintList]
     what: What = "changed the print list"
-    series: Series | None = None
-    version: int = 0
 
 
 class PlacedOut(BaseModel):

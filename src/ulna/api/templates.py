@@ -9,7 +9,7 @@ from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
-from ulna.api.wire import Saved, Series, What, saved
+from ulna.api.wire import Edit, Saved, What, saved
 from ulna.core.geometry.rects import Rect
 from ulna.core.photos.template import Template, rows
 from ulna.formats.documents import Doc
@@ -29,11 +29,9 @@ class TemplateOut(BaseModel):
     query: str
 
 
-class TemplateIn(BaseModel):
+class TemplateIn(Edit):
     template: Doc[Template]
     what: What = "changed the template"
-    series: Series | None = None
-    version: int = 0
 
 
 def _out(kept: Kept[Template], home: Household) -> TemplateOut:

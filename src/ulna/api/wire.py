@@ -37,8 +37,15 @@ class Step(BaseModel):
 
 
 What = Annotated[str, Field(min_length=1, max_length=200)]
-Series = Annotated[str, Field(max_length=200)]
-"""Quick edits of one series are one step of undo."""
+
+
+class Edit(BaseModel):
+    """A document as it shall stand: what was done, from the version on the screen. Quick edits of one series are one
+    step of undo."""
+
+    what: What
+    series: Annotated[str, Field(max_length=200)] | None = None
+    version: int = 0
 
 
 class PageAsked(BaseModel):
