@@ -10,7 +10,7 @@ import pytest
 from fastapi.testclient import TestClient
 from hypothesis import settings
 
-from ulna.api.app import create_app
+from tests.api.client import client_of
 from ulna.demo.household import set_up
 
 settings.register_profile("ulna", deadline=None, derandomize=True)
@@ -35,5 +35,5 @@ def demo_home(tmp_path_factory: pytest.TempPathFactory) -> Path:
 
 @pytest.fixture
 def api(tmp_path: Path) -> Iterator[TestClient]:
-    with TestClient(create_app(tmp_path)) as client:
+    with client_of(tmp_path) as client:
         yield client

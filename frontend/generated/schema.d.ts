@@ -44,6 +44,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Aside */
+        get: operations["list_aside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/aside/{kind}/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Aside Back
+         * @description Brings the last good state of a document back; what could not be read is kept in a file.
+         */
+        post: operations["bring_aside_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/audition": {
         parameters: {
             query?: never;
@@ -238,6 +275,60 @@ export interface paths {
          * @description The demo household's newest kit, to look at.
          */
         post: operations["add_demo_kit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Get Door */
+        get: operations["get_door"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign In
+         * @description Lets a visitor in who knows the passphrase. 401 where it is wrong, 429 where a try comes too soon.
+         */
+        post: operations["sign_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/door/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sign Out */
+        post: operations["sign_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2056,6 +2147,17 @@ export interface components {
             page: components["schemas"]["Recipe-Output"];
             told: string;
         };
+        /**
+         * @description A document that cannot be read, and why. `name` is empty where even that is not legible; `mends` where a state
+         *     before can be brought back.
+         */
+        AsideOut: {
+            id: string;
+            kind: string;
+            mends: boolean;
+            name: string;
+            why: string;
+        };
         /** @description Which papers could stand in place of `of` in a part. */
         AuditionAsked: {
             id?: string | null;
@@ -2959,6 +3061,11 @@ export interface components {
              * @constant
              */
             version: 1;
+        };
+        /** @description Whether a passphrase is asked here, and whether this visitor is in. */
+        DoorOut: {
+            asks: boolean;
+            inside: boolean;
         };
         /** @description `by` inward from an edge; from the centre, downward is positive; clear of it, the gap between the two. */
         "Down-Input": {
@@ -4980,6 +5087,7 @@ export interface components {
             left: number;
             makes: components["schemas"]["MakeOut"][];
             name: string;
+            over: number;
             paper: string;
             scraps: components["schemas"]["ScrapOut"][];
             sheets: components["schemas"]["SheetOut"][];
@@ -6727,6 +6835,9 @@ export interface components {
              */
             width: string;
         };
+        SignIn: {
+            passphrase: string;
+        };
         /** @description Straight cuts that are not square: mitres, clipped corners, points. What is left is `outline`. */
         Slant: {
             /** @default [] */
@@ -7814,8 +7925,17 @@ export interface operations {
                     "application/json": components["schemas"]["Added"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7847,8 +7967,94 @@ export interface operations {
                     "application/json": components["schemas"]["ArrangedOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_aside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AsideOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_aside_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7880,8 +8086,17 @@ export interface operations {
                     "application/json": components["schemas"]["Trial"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7909,8 +8124,17 @@ export interface operations {
                     "application/json": components["schemas"]["Away"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7942,8 +8166,17 @@ export interface operations {
                     "application/json": components["schemas"]["Measured"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7971,8 +8204,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitBook"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7998,8 +8240,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8031,8 +8282,17 @@ export interface operations {
                     "application/json": components["schemas"]["Card-Output"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8064,8 +8324,17 @@ export interface operations {
                     "application/json": components["schemas"]["CostOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8097,8 +8366,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintCrop"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8128,8 +8406,17 @@ export interface operations {
                     };
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8157,8 +8444,131 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_door: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sign_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sign_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8190,8 +8600,17 @@ export interface operations {
                     "application/json": components["schemas"]["EvaluatedOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8223,8 +8642,17 @@ export interface operations {
                     "application/json": components["schemas"]["Filled"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8256,8 +8684,17 @@ export interface operations {
                     "application/json": components["schemas"]["Recipe-Output"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8289,8 +8726,17 @@ export interface operations {
                     "application/json": components["schemas"]["Help"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8316,8 +8762,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8345,8 +8800,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8378,8 +8842,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8411,8 +8884,17 @@ export interface operations {
                     "application/json": components["schemas"]["Rows"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8444,8 +8926,17 @@ export interface operations {
                     "application/json": components["schemas"]["Kit-Output"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8479,8 +8970,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8514,8 +9014,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8549,8 +9058,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8578,8 +9096,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8607,8 +9134,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8642,8 +9178,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8677,8 +9222,17 @@ export interface operations {
                     "application/json": components["schemas"]["KitOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8710,8 +9264,17 @@ export interface operations {
                     "application/json": components["schemas"]["LengthRead"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8743,8 +9306,17 @@ export interface operations {
                     "application/json": components["schemas"]["LengthRead"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8776,8 +9348,17 @@ export interface operations {
                     "application/json": components["schemas"]["MatChoices"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8809,8 +9390,17 @@ export interface operations {
                     "application/json": components["schemas"]["Offered"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8842,8 +9432,17 @@ export interface operations {
                     "application/json": components["schemas"]["Moved"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8871,8 +9470,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8904,8 +9512,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8937,8 +9554,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8968,8 +9594,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9003,8 +9638,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9038,8 +9682,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9073,8 +9726,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9104,8 +9766,17 @@ export interface operations {
                     "application/json": components["schemas"]["Document"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9135,8 +9806,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9164,8 +9844,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9195,8 +9884,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9230,8 +9928,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9265,8 +9972,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9300,8 +10016,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9331,8 +10056,17 @@ export interface operations {
                     "application/json": components["schemas"]["SearchOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9366,8 +10100,17 @@ export interface operations {
                     "application/json": components["schemas"]["SearchOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9397,8 +10140,17 @@ export interface operations {
                     "application/json": components["schemas"]["SearchOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9432,8 +10184,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9467,8 +10228,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9502,8 +10272,17 @@ export interface operations {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9531,8 +10310,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9562,8 +10350,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9591,8 +10388,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9620,8 +10426,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9655,8 +10470,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9685,8 +10509,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9720,8 +10553,17 @@ export interface operations {
                     "application/json": components["schemas"]["PageOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9751,8 +10593,17 @@ export interface operations {
                     "application/json": components["schemas"]["VariantOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9786,8 +10637,17 @@ export interface operations {
                     "application/json": components["schemas"]["VariantOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9819,8 +10679,17 @@ export interface operations {
                     "application/json": components["schemas"]["PatternOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9848,8 +10717,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9881,8 +10759,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoCame"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9916,8 +10803,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9951,8 +10847,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9986,8 +10891,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10021,8 +10935,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10056,8 +10979,17 @@ export interface operations {
                     "application/json": components["schemas"]["OfferOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10091,8 +11023,17 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10124,8 +11065,17 @@ export interface operations {
                     "application/json": components["schemas"]["PictureOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10159,8 +11109,17 @@ export interface operations {
                     "application/json": components["schemas"]["PictureOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10192,8 +11151,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10225,8 +11193,17 @@ export interface operations {
                     "application/json": components["schemas"]["Help"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10254,8 +11231,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintSize"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10283,8 +11269,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10312,8 +11307,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10341,8 +11345,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10372,8 +11385,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10401,8 +11423,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10434,8 +11465,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10463,8 +11503,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10492,8 +11541,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10521,8 +11579,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintListOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10554,8 +11621,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintListOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10589,8 +11665,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintListOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10622,8 +11707,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintPlanOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10655,8 +11749,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintListOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10682,8 +11785,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10711,8 +11823,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10744,8 +11865,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintListOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10777,8 +11907,17 @@ export interface operations {
                     "application/json": components["schemas"]["Pulled"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10810,8 +11949,17 @@ export interface operations {
                     "application/json": components["schemas"]["ReformattedOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10839,8 +11987,17 @@ export interface operations {
                     "application/json": components["schemas"]["SettingsOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10872,8 +12029,17 @@ export interface operations {
                     "application/json": components["schemas"]["SettingsOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10905,8 +12071,17 @@ export interface operations {
                     "application/json": components["schemas"]["PrintSize"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10934,8 +12109,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"][];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10967,8 +12151,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11002,8 +12195,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11037,8 +12239,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11072,8 +12283,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11107,8 +12327,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11142,8 +12371,17 @@ export interface operations {
                     "application/json": components["schemas"]["TemplateOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11175,8 +12413,17 @@ export interface operations {
                     "application/json": components["schemas"]["Tile"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11204,8 +12451,17 @@ export interface operations {
                     "application/json": components["schemas"]["TogetherOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11237,8 +12493,17 @@ export interface operations {
                     "application/json": components["schemas"]["TogetherOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11266,8 +12531,17 @@ export interface operations {
                     "application/json": components["schemas"]["Usual"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11301,8 +12575,17 @@ export interface operations {
                     "application/json": components["schemas"]["VariantOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11336,8 +12619,17 @@ export interface operations {
                     "application/json": components["schemas"]["VariantOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11371,8 +12663,17 @@ export interface operations {
                     "application/json": components["schemas"]["VariantOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11406,8 +12707,17 @@ export interface operations {
                     "application/json": components["schemas"]["VariantOut"];
                 };
             };
-            /** @description 404 not there, 409 changed elsewhere or no such step, 422 a wrong field. */
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import io
-from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
@@ -11,7 +10,6 @@ from PIL import Image
 
 from tests.api.documents import jpeg, kit, mat, page, photo_part, sheet, side
 from tests.formats.requests import REQUEST, changed
-from ulna.api.app import create_app
 
 # ---- lengths and settings --------------------------------------------------------------------------
 
@@ -307,10 +305,3 @@ def test_unknown_addresses_say_so(api: TestClient) -> None:
     assert api.get("/api/nothing").json()["code"] == "not-there"
     assert api.get("/assets/nothing.js").status_code == 404
     assert api.get("/..%2f..%2fpyproject.toml").status_code == 404
-
-
-def test_a_passphrase_guards_every_request(tmp_path: Path) -> None:
-    """Where others could reach it."""
-    with TestClient(create_app(tmp_path, "reeds")) as guarded:
-        assert guarded.get("/api/kits").status_code == 401
-        assert guarded.get("/api/kits", auth=("ulna", "reeds")).status_code == 200

@@ -11,9 +11,9 @@ from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from tests.api.client import client_of
 from tests.api.documents import jpeg, kit, mat, page, photo_part, sheet
 from tests.formats.requests import REQUEST
-from ulna.api.app import create_app
 
 SEEDS: dict[str, Any] = {
     "/api/kits": kit(sheet("ink")),
@@ -54,7 +54,7 @@ ODD = st.sampled_from(
 
 @pytest.fixture(scope="module")
 def api(tmp_path_factory: pytest.TempPathFactory) -> Iterator[TestClient]:
-    with TestClient(create_app(tmp_path_factory.mktemp("odd")), raise_server_exceptions=False) as client:
+    with client_of(tmp_path_factory.mktemp("odd"), raises=False) as client:
         client.post("/api/kits", json=kit(sheet("ink")))
         yield client
 

@@ -13,9 +13,9 @@ from fastapi.testclient import TestClient
 from PIL import Image, ImageChops
 from pypdf import PdfReader
 
+from tests.api.client import client_of
 from tests.api.documents import page, photo_part, picture, send
 from tests.standins.program import Program
-from ulna.api.app import create_app
 from ulna.core.measure import parse
 
 
@@ -168,7 +168,7 @@ def program(tmp_path: Path) -> Iterator[Program]:
 
 @pytest.fixture
 def with_printer(tmp_path: Path, program: Program) -> Iterator[TestClient]:
-    with TestClient(create_app(tmp_path / "home", printer=program.address)) as client:
+    with client_of(tmp_path / "home", program.address) as client:
         yield client
 
 

@@ -43,7 +43,8 @@ class Server:
         self.start()
 
     def start(self) -> None:
-        self.app = create_app(self.home, printer=self.printer)
+        self.household = Household(self.home, self.printer)
+        self.app = create_app(self.household)
         config = uvicorn.Config(self.app, host="127.0.0.1", port=self.port, log_level="error")
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
@@ -56,6 +57,7 @@ class Server:
     def stop(self) -> None:
         self.server.should_exit = True
         self.thread.join(timeout=20)
+        self.app.state.household.close()
 
     def move_in(self, home: Path) -> None:
         """Serves another household from now on."""

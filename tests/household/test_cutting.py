@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import io
+import threading
 from collections.abc import Iterator
 from dataclasses import replace
 from pathlib import Path
@@ -12,9 +13,10 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from tests.api.client import client_of
 from tests.api.documents import CENTRED, kit, page, sheet, side
 from tests.blind_hand import Table, cut, laid
-from ulna.api.app import create_app
+from ulna.core.kit import book
 from ulna.core.measure import Unit, mm
 from ulna.core.photos.template import Template
 from ulna.formats import collection
@@ -24,7 +26,7 @@ from ulna.household.home import Household
 @pytest.fixture
 def api(tmp_path: Path) -> Iterator[TestClient]:
     """Three sheets of Ink and two of Cream, 12 × 12."""
-    with TestClient(create_app(tmp_path)) as client:
+    with client_of(tmp_path) as client:
         ink, cream = sheet("ink", count=3, a=side(colours=["#222222"])), sheet("cream", count=2)
         assert client.post("/api/kits", json=kit(ink, cream)).status_code == 201
         yield client
@@ -255,12 +257,11 @@ def test_a_library_as_json_keeps_what_is_cut(api: TestClient, tmp_path: Path) ->
     home: Household = api.app.state.household  # type: ignore[attr-defined]
     document = collection.read(collection.write(home.whole()))
     with contextlib.closing(Household(tmp_path / "other")) as other:
-        other.bring_in(document.kits, document.pages, cuttings=document.cut)
+        other.bring_in_library(document)
         papers = other.shelf_for(None).papers.values()
         assert sorted((p.name, p.count) for p in papers) == [("Cream", 2), ("Ink", 2), ("Ink 1a", 1)]
-        other.bring_in(document.kits, document.pages, cuttings=document.cut)
-        papers = other.shelf_for(None).papers.values()
-        assert sum(p.count for p in papers if p.name == "Ink") == 4, "once more, under ids of its own"
+        assert other.bring_in_library(document) == (0, 0, 2), "here already: nothing is doubled"
+        assert list(other.shelf_for(None).papers.values()) == list(papers)
 
 
 def test_a_library_as_json_keeps_templates_settings_and_the_print_list(api: TestClient, tmp_path: Path) -> None:
@@ -286,3 +287,58 @@ def test_the_book_leaves_as_csv(api: TestClient) -> None:
     header, row = api.get("/api/book.csv").text.lstrip("\ufeff").splitlines()
     assert header.startswith("kit,paper,sheet,page,piece,width (in),height (in)")
     assert "Ink 1" in row and ",'=ground,12,8," in row
+
+
+def test_the_last_sheet_is_handed_out_once(api: TestClient) -> None:
+    """Two windows tick the last sheet for two pages at the same moment: one has it, the other is told; every time."""
+    home: Household = api.app.state.household  # type: ignore[attr-defined]
+    for n in range(12):
+        one_sheet = kit(sheet(f"last-{n}", count=1))
+        assert api.post("/api/kits", json=one_sheet).status_code == 201
+        pages = [add(api, panel("12", "8", id=f"p{k}") | {"choice": {"paper": f"last-{n}"}}) for k in (1, 2)]
+        asked = []
+        for id in pages:
+            now = api.get(f"/api/pages/{id}/cutting").json()
+            key = next(step["key"] for step in now["cuts"]["sheets"][0]["steps"])
+            asked.append((id, {"key": key, "on": True, "version": 0, "says": now["directions"][key]["says"]}))
+        start, statuses = threading.Barrier(2), []
+
+        def tick(page: str, body: dict, start: threading.Barrier = start, statuses: list[int] = statuses) -> None:
+            start.wait()
+            statuses.append(api.post(f"/api/pages/{page}/cutting/tick", json=body).status_code)
+
+        hands = [threading.Thread(target=tick, args=one) for one in asked]
+        for hand in hands:
+            hand.start()
+        for hand in hands:
+            hand.join()
+        assert sorted(statuses)[0] == 200 and sorted(statuses)[1] in (404, 409, 422), statuses
+    entries = book.book(home.shelf(), {p: c.begun for p, c in home.cuttings().items()}, home.least_scrap())
+    assert all(entry.over == 0 for entry in entries)
+
+
+def test_what_was_taken_back_and_taken_by_another_is_not_redone(api: TestClient) -> None:
+    """A step forward takes a sheet as a tick does: only while it is there."""
+    assert api.post("/api/kits", json=kit(sheet("last", count=1))).status_code == 201
+    first, second = (add(api, panel("12", "8", id=f"p{k}") | {"choice": {"paper": "last"}}) for k in (1, 2))
+    one = Cutting(api, first).cut_all()
+    back = api.post(f"/api/pages/{first}/cutting/undo", json={"version": one.now["version"]}).json()
+    while back["undo"]:
+        back = api.post(f"/api/pages/{first}/cutting/undo", json={"version": back["version"]}).json()
+    Cutting(api, second).cut_all()
+    refused = api.post(f"/api/pages/{first}/cutting/redo", json={"version": back["version"]})
+    assert refused.status_code == 422 and "begun for another page" in refused.json()["sentence"]
+
+
+def test_sheets_that_are_begun_are_not_counted_away(api: TestClient) -> None:
+    """Fewer than are begun cannot be there: the count is refused, by name, and stays."""
+    Cutting(api, add(api, panel("12", "8"))).cut_all()
+    (kept,) = api.get("/api/kits").json()
+    ink = next(paper for paper in kept["kit"]["papers"] if paper["name"] == "Ink")
+    for count, status in ((1, 200), (0, 422)):
+        ink["count"] = count
+        version = api.get("/api/kits").json()[0]["saved"]["version"]
+        asked = {"kit": kept["kit"], "what": "counted", "version": version}
+        answer = api.put(f"/api/kits/{kept['saved']['id']}", json=asked)
+        assert answer.status_code == status
+    assert "Ink: sheets: 1 sheet is begun already, read '0'" in answer.json()["sentence"]

@@ -41,9 +41,9 @@ def test_two_libraries_on_one_folder_see_each_other(tmp_path: Path) -> None:
     """The command line and the application may be open together."""
     one, two = Library(tmp_path), Library(tmp_path)
     kept = one.add("kit", {"n": 1}, "made")
-    before = one.stamps()
+    before = one.stamps(["kit"])
     two.write("kit", kept.id, kept.version, {"n": 2}, "wrote")
-    assert one.get("kit", kept.id).body == {"n": 2} and one.stamps() != before
+    assert one.get("kit", kept.id).body == {"n": 2} and one.stamps(["kit"]) != before
 
 
 WRITER = """

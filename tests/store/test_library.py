@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
-import io
+import itertools
 import sqlite3
+import time
+from contextlib import closing
 from pathlib import Path
 
 import pytest
+from sqlalchemy import event
 
-from ulna.store.errors import Changed, NoStep, NotThere, TooNew
+from tests.store.faults import refusal
+from ulna.store.errors import Busy, Changed, Full, NoStep, NotThere, Unwritable
 from ulna.store.library import Kept, Library
-from ulna.store.picture_box import PictureBox
 
 
 @pytest.fixture
@@ -113,31 +116,93 @@ def test_a_document_of_another_kind_is_not_there(library: Library) -> None:
 
 def test_a_stamp_changes_with_every_change(library: Library) -> None:
     """What is cached is thrown away in time."""
-    stamps = {library.stamps().get("kit")}
+    stamps = {library.stamps(["kit"])}
     kept = grown(library, 1)
-    stamps.add(library.stamps().get("kit"))
+    stamps.add(library.stamps(["kit"]))
     kept = library.write("kit", kept.id, kept.version, {"n": 2}, "x")
-    stamps.add(library.stamps().get("kit"))
+    stamps.add(library.stamps(["kit"]))
     library.put_away("kit", kept.id, kept.version)
-    stamps.add(library.stamps().get("kit"))
+    stamps.add(library.stamps(["kit"]))
     assert len(stamps) == 4
 
 
-def test_a_library_of_a_later_ulna_is_not_touched(tmp_path: Path) -> None:
-    """Opening it with an old program could lose what it does not know."""
-    Library(tmp_path).close()
-    with sqlite3.connect(tmp_path / "ulna.sqlite") as raw:
-        raw.execute("UPDATE alembic_version SET version_num = '9999'")
-    with pytest.raises(TooNew, match="update Ulna"):
-        Library(tmp_path)
+def test_a_transaction_is_written_whole_or_not_at_all(library: Library) -> None:
+    """What is read inside sees what is written inside; an error takes all of it back."""
+    kept = grown(library, 1)
+    before = library.stamps(["kit"])
+    with pytest.raises(ZeroDivisionError), library.transaction():
+        library.write("kit", kept.id, kept.version, {"n": 2}, "made 2")
+        library.add("kit", {"n": 9}, "made 9")
+        assert len(library.all("kit")) == 2 and library.get("kit", kept.id).body == {"n": 2}
+        raise ZeroDivisionError
+    assert [k.body for k in library.all("kit")] == [{"n": 1}] and library.stamps(["kit"]) == before
 
 
-def test_a_picture_is_there_whole_or_not_at_all(tmp_path: Path) -> None:
-    """And an id that would lead out of the folder leads nowhere."""
-    box = PictureBox(tmp_path / "pictures")
-    box.put("photo-1", box.arrive(io.BytesIO(b"original"), 100), "heic", b"view", b"thumb")
-    assert box.path("photo-1", "original").read_bytes() == b"original"
-    (tmp_path / "pictures" / ".photo-2").mkdir()
-    for id in ("photo-2", ".photo-2", "../pictures/photo-1", "..", ""):
-        with pytest.raises(NotThere):
-            box.path(id, "view")
+@pytest.mark.parametrize("body", [{"name": "half a \ud83d letter"}, {"n": float("nan")}, {"n": object()}])
+def test_what_could_not_be_read_again_is_not_kept(library: Library, body: dict) -> None:
+    """It is told before anything is written."""
+    with pytest.raises(Unwritable):
+        library.add("kit", body, "made")
+    assert library.all("kit") == []
+
+
+def test_a_full_disk_is_told_and_nothing_is_lost(library: Library) -> None:
+    """A database that may grow no further says so in our words; once it may, the same edit goes through."""
+    kept = grown(library, 1)
+    with library.engine.connect() as raw:
+        raw.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
+    library.engine.dispose()
+    event.listen(library.engine, "connect", full := lambda raw, _: raw.execute("PRAGMA max_page_count=1"))
+    with pytest.raises(Full):
+        library.write("kit", kept.id, kept.version, {"n": "x" * 100_000}, "grew")
+    event.remove(library.engine, "connect", full)
+    library.engine.dispose()
+    assert library.get("kit", kept.id).body == {"n": 1}
+    assert library.write("kit", kept.id, kept.version, {"n": "x" * 100_000}, "grew").version == 2
+
+
+def test_a_lock_of_another_program_is_told_soon(library: Library) -> None:
+    """Readers do not wait for it; a writer hears of it after a few seconds, and nothing was changed."""
+    kept = grown(library, 1)
+    with closing(sqlite3.connect(library.file, isolation_level=None)) as other:
+        other.execute("BEGIN EXCLUSIVE")
+        begun = time.monotonic()
+        assert library.get("kit", kept.id).body == {"n": 1}
+        assert time.monotonic() - begun < 1
+        with pytest.raises(Busy):
+            library.write("kit", kept.id, kept.version, {"n": 2}, "made 2")
+        assert time.monotonic() - begun < 8
+    assert library.write("kit", kept.id, kept.version, {"n": 2}, "made 2").body == {"n": 2}
+
+
+@pytest.mark.parametrize("deed", ["add", "write", "series", "undo", "redo", "away"])
+def test_an_edit_that_fails_at_any_statement_changes_nothing(library: Library, deed: str) -> None:
+    """Whichever statement the database gives up at: the document stands as before, and the same edit goes through."""
+    kept = grown(library, 1, 2, 3)
+    kept = library.undo("kit", kept.id, kept.version)
+    deeds = {
+        "add": lambda: library.add("kit", {"n": 7}, "made 7", id="kit-7"),
+        "write": lambda: library.write("kit", kept.id, kept.version, {"n": 7}, "made 7"),
+        "series": lambda: library.write("kit", kept.id, kept.version, {"n": 7}, "made 7", series="n"),
+        "undo": lambda: library.undo("kit", kept.id, kept.version),
+        "redo": lambda: library.redo("kit", kept.id, kept.version),
+        "away": lambda: library.put_away("kit", kept.id, kept.version),
+    }
+    before, at, gone_wrong = library.all("kit"), 0, True
+    while gone_wrong:
+        left = itertools.count()
+
+        def stop(*_: object, at: int = at, left: itertools.count[int] = left) -> None:
+            if next(left) == at:
+                raise refusal("SQLITE_FULL")
+
+        event.listen(library.engine, "before_cursor_execute", stop)
+        try:
+            deeds[deed]()
+            gone_wrong = False
+        except Full:
+            at += 1
+        finally:
+            event.remove(library.engine, "before_cursor_execute", stop)
+        assert not gone_wrong or library.all("kit") == before
+    assert at > 3 and library.all("kit") != before

@@ -25,6 +25,9 @@ export class Refused extends Error {
   }
 }
 
+/** Told to the window when the server wants a passphrase first: signed out elsewhere, or for too long. */
+export const SIGNED_OUT = "ulna signed out";
+
 /** The server did not answer at all. */
 export class Unreachable extends Error {
   constructor() {
@@ -42,7 +45,8 @@ export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
   } catch {
     throw new Unreachable();
   }
-  if (answer.data !== undefined) return answer.data;
+  if (answer.data !== undefined || answer.response.status === 204) return answer.data as T;
+  if (answer.response.status === 401) window.dispatchEvent(new Event(SIGNED_OUT));
   throw new Refused(answer.response.status, asProblem(answer.error, answer.response.status));
 }
 

@@ -4,8 +4,8 @@
  * It knows no React. Names of files that are not in yet are kept in the browser, so that a reload, which cannot take
  * the files along, at least says which ones are missing.
  */
-import { Refused, Unreachable } from "./client";
-import { keep, Outbox, recalled } from "./outbox";
+import { Refused } from "./client";
+import { keep, Outbox, recalled, unanswered } from "./outbox";
 import { addPhoto, type PhotoCame } from "./photos";
 
 export interface Coming {
@@ -23,6 +23,9 @@ export interface Coming {
 const NOTHING: Coming = { state: "nothing", of: 0, done: 0, refused: [], told: [], missing: [], why: "" };
 const AT_ONCE = 3;
 const KEPT = "ulna photos on their way";
+
+/** Photos are not kept in the browser: where the disk is full they are named, to come in another time. */
+const isFull = (error: unknown): error is Refused => error instanceof Refused && error.status === 507;
 
 type Send = (file: File) => Promise<PhotoCame>;
 
@@ -43,7 +46,7 @@ export class Incoming {
       waiting: () => this.set({ state: "waiting" }),
       refused: (error, file) => this.refused(error, file),
       empty: () => this.end(),
-      silent: (error) => error instanceof Unreachable,
+      silent: (error) => unanswered(error) && !isFull(error),
       atOnce: AT_ONCE,
     });
     const left = recalled<string[]>(KEPT) ?? [];
@@ -103,7 +106,7 @@ export class Incoming {
   }
 
   private refused(error: unknown, file: File): boolean {
-    if (error instanceof Refused && error.status === 507) {
+    if (isFull(error)) {
       this.stop(`The disk took no more (${error.message}).`);
       this.stopped = [file.name, ...this.stopped]; // it may come in another time
     } else {

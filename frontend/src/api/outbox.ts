@@ -26,9 +26,11 @@ export interface Post<Job, Answer> {
   atOnce?: number;
 }
 
-/** Nothing answered, or something behind the server is broken for the moment. */
+/** Nothing answered, or it cannot be kept for the moment: the disk is full, another program writes, one is signed out. */
 export function unanswered(error: unknown): error is Error {
-  return error instanceof Unreachable || (error instanceof Refused && error.status >= 500 && error.status !== 507);
+  return (
+    error instanceof Unreachable || (error instanceof Refused && (error.status >= 500 || error.status === 401))
+  );
 }
 
 export class Outbox<Job, Answer> {

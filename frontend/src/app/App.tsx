@@ -7,6 +7,7 @@ import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Unreachable } from "../api/client";
 import { OnceUsual, UsualProvider } from "../api/usual";
+import { Doorway } from "./Doorway";
 import { Frame } from "./Frame";
 import { FrameProvider } from "./FrameContext";
 import { Home } from "./Home";
@@ -40,30 +41,32 @@ export function App() {
       <CssBaseline />
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <UsualProvider>
-            <FrameProvider>
-              <Frame>
-                <OnceUsual>
-                  <Suspense fallback={null}>
-                    <Routes>
-                      <Route path="/" element={<Home />} />
-                      <Route path="/unpack/:id?" element={<Unpack />} />
-                      <Route path="/photos/prints" element={<Prints />} />
-                      <Route path="/photos/:id?" element={<Photos />} />
-                      <Route path="/page" element={<Pages />} />
-                      <Route path="/page/together" element={<Together />} />
-                      <Route path="/page/:id" element={<PageBench />} />
-                      <Route path="/page/:id/variants" element={<Variants />} />
-                      <Route path="/cut/:id?" element={<Cut />} />
-                      <Route path="/cut/:id/bench" element={<CuttingBench />} />
-                      <Route path="/log" element={<Book />} />
-                      <Route path="*" element={<Navigate to="/" replace />} />
-                    </Routes>
-                  </Suspense>
-                </OnceUsual>
-              </Frame>
-            </FrameProvider>
-          </UsualProvider>
+          <Doorway>
+            <UsualProvider>
+              <FrameProvider>
+                <Frame>
+                  <OnceUsual>
+                    <Suspense fallback={null}>
+                      <Routes>
+                        <Route path="/" element={<Home />} />
+                        <Route path="/unpack/:id?" element={<Unpack />} />
+                        <Route path="/photos/prints" element={<Prints />} />
+                        <Route path="/photos/:id?" element={<Photos />} />
+                        <Route path="/page" element={<Pages />} />
+                        <Route path="/page/together" element={<Together />} />
+                        <Route path="/page/:id" element={<PageBench />} />
+                        <Route path="/page/:id/variants" element={<Variants />} />
+                        <Route path="/cut/:id?" element={<Cut />} />
+                        <Route path="/cut/:id/bench" element={<CuttingBench />} />
+                        <Route path="/log" element={<Book />} />
+                        <Route path="*" element={<Navigate to="/" replace />} />
+                      </Routes>
+                    </Suspense>
+                  </OnceUsual>
+                </Frame>
+              </FrameProvider>
+            </UsualProvider>
+          </Doorway>
         </BrowserRouter>
       </QueryClientProvider>
     </ThemeProvider>

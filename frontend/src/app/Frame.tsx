@@ -7,6 +7,7 @@ import Snackbar from "@mui/material/Snackbar";
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useEffect, useRef } from "react";
 import { Link, NavLink, useLocation } from "react-router";
+import { Unreachable } from "../api/client";
 import { incoming } from "../api/incoming";
 import { kitsQuery } from "../api/kits";
 import { type PageOut, pagesQuery } from "../api/pages";
@@ -14,6 +15,7 @@ import { photosQuery } from "../api/photos";
 import { OnceUsual } from "../api/usual";
 import { IconAction } from "../ui/IconAction";
 import { useTold } from "../ui/useTold";
+import { AsideNotice } from "./AsideNotice";
 import { useFrame } from "./FrameContext";
 import { Measures } from "./Measures";
 import { colours, words } from "./theme";
@@ -82,6 +84,12 @@ export function Frame({ children }: { children: ReactNode }) {
       {desk?.saving === "refused" && (
         <Alert severity="error">Not saved: {desk.problem}. Change it, or undo to what was saved.</Alert>
       )}
+      {desk?.saving === "waiting" && desk.problem !== new Unreachable().message && (
+        <Alert severity="warning">
+          Not saved yet, kept in this browser and sent again by itself: {desk.problem}.
+        </Alert>
+      )}
+      <AsideNotice />
       <Box component="main" sx={{ flex: 1, minHeight: 0, position: "relative", overflow: "auto" }}>
         {children}
       </Box>
@@ -243,7 +251,7 @@ function SavingState() {
       }}
     >
       {WORDS[desk.saving]}
-      {desk.saving === "waiting" && ` (${desk.problem})`}
+      {desk.saving === "waiting" && desk.problem === new Unreachable().message && ` (${desk.problem})`}
     </Box>
   );
 }

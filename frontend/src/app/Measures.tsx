@@ -6,6 +6,7 @@ import Popover from "@mui/material/Popover";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { doorQuery, signOut } from "../api/door";
 import { putSettings, type Settings, settingsQuery } from "../api/settings";
 import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
@@ -21,10 +22,16 @@ const SAID: Partial<Record<Settings["mark"], string>> = { "1 mm": "0.1 cm", "0.5
 export function Measures() {
   const usual = useUsual();
   const { data } = useQuery(settingsQuery);
+  const { data: door } = useQuery(doorQuery);
   const queries = useQueryClient();
   const { say } = useFrame();
   const [open, setOpen] = useState(false);
   const [away, setAway] = useState(false);
+
+  async function out(): Promise<void> {
+    await signOut();
+    window.location.assign("/");
+  }
 
   async function change(settings: Settings): Promise<void> {
     if (!data) return;
@@ -117,6 +124,15 @@ export function Measures() {
             >
               What was put away …
             </Button>
+            {door?.asks && (
+              <Button
+                size="small"
+                sx={{ gridColumn: "1 / 3", justifySelf: "start", ml: -0.75 }}
+                onClick={() => void out()}
+              >
+                Sign out
+              </Button>
+            )}
           </Box>
         </Popover>
       )}

@@ -3,22 +3,19 @@
 from __future__ import annotations
 
 import gc
-import secrets
-from base64 import b64encode
-from collections.abc import AsyncIterator, Callable
+from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
-from urllib.parse import urlsplit
 
-from fastapi import FastAPI, Request, Response
+from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.gzip import GZipMiddleware
-from starlette.types import ASGIApp, Receive, Scope, Send
 
 from ulna import __version__
 from ulna.api import (
     arranging,
+    aside,
     book,
     cutting,
     evaluating,
@@ -32,11 +29,15 @@ from ulna.api import (
     together,
     usual,
 )
+from ulna.api import door as door_routes
+from ulna.api.door import Door, Guard
 from ulna.api.problems import REFUSALS, Problem, register
 from ulna.household.home import Household
 from ulna.household.searches import Searches
 
 MODULES = (
+    door_routes,
+    aside,
     usual,
     settings,
     kits,
@@ -54,19 +55,15 @@ MODULES = (
 WEB = Path(__file__).parent.parent / "web"
 
 
-def create_app(home: Path, passphrase: str | None = None, printer: str | None = None) -> FastAPI:
-    """The application over one home folder; with a passphrase, every request must carry it.
-
-    `printer` is the address of a photo printer.
-    """
+def create_app(household: Household, door: Door = Door()) -> FastAPI:
+    """The application over one household, and who may come in."""
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
-        app.state.household = Household(home, printer)
+        app.state.household = household
         app.state.searches = Searches()
         yield
         app.state.searches.close()
-        app.state.household.close()
 
     app = FastAPI(
         title="Ulna",
@@ -78,48 +75,14 @@ def create_app(home: Path, passphrase: str | None = None, printer: str | None = 
         generate_unique_id_function=lambda route: route.name,
         responses=REFUSALS,
     )
+    app.state.door = door
     register(app)
     app.add_middleware(GZipMiddleware, minimum_size=2_000)
-    app.add_middleware(_Door, refusal=_from_elsewhere)
-    if passphrase:
-        app.add_middleware(_Door, refusal=_asks_for(passphrase))
+    app.add_middleware(Guard, door=door)
     for module in MODULES:
         app.include_router(module.router)
     _serve_interface(app)
     return app
-
-
-class _Door:
-    """Lets a request through where `refusal` has nothing against it.
-
-    Plain ASGI, so that a visitor who leaves in the middle of an answer leaves no trace.
-    """
-
-    def __init__(self, app: ASGIApp, refusal: Callable[[Request], Response | None]) -> None:
-        self.app, self.refusal = app, refusal
-
-    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        refused = self.refusal(Request(scope)) if scope["type"] == "http" else None
-        await (refused or self.app)(scope, receive, send)
-
-
-def _from_elsewhere(request: Request) -> Response | None:
-    """Another site open in the same browser must not write here."""
-    origin = request.headers.get("origin")
-    if request.method in ("GET", "HEAD") or not origin or urlsplit(origin).netloc == request.headers.get("host"):
-        return None
-    return JSONResponse(Problem(code="origin", sentence="this was asked by another site").model_dump(), 403)
-
-
-def _asks_for(passphrase: str) -> Callable[[Request], Response | None]:
-    wanted = "Basic " + b64encode(f"ulna:{passphrase}".encode()).decode()
-
-    def check(request: Request) -> Response | None:
-        if secrets.compare_digest(request.headers.get("authorization", "").encode(), wanted.encode()):
-            return None
-        return Response("user ulna, and the passphrase", 401, {"WWW-Authenticate": 'Basic realm="Ulna"'})
-
-    return check
 
 
 def _serve_interface(app: FastAPI) -> None:

@@ -69,6 +69,7 @@ class PaperBook(BaseModel):
     paper: str
     name: str
     had: int
+    over: int
     left: int
     kept_back: list[KeptBack]
     used_up: bool
@@ -157,6 +158,7 @@ def _paper(
         paper=entry.paper.id,
         name=entry.paper.name,
         had=entry.had,
+        over=entry.over,
         left=entry.left,
         kept_back=[KeptBack(page=p, page_name=names.get(p, ""), count=n) for p, n in keeps.items()],
         used_up=entry.used_up,

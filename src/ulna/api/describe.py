@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 import json
+from contextlib import closing
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Any
 
 from ulna.api.app import create_app
+from ulna.household.home import Household
 
 
 def document() -> str:
     """The document as text, the same for the same routes; without titles, which only repeat the names of fields."""
-    full = create_app(Path("unused")).openapi()
+    with TemporaryDirectory() as home, closing(Household(Path(home))) as household:
+        full = create_app(household).openapi()
     described = _without_titles(full) | {"info": full["info"]}
     return json.dumps(described, indent=1, sort_keys=True, ensure_ascii=False) + "\n"
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 from typing import Any
 
 from fastapi import FastAPI, Request
@@ -12,7 +13,7 @@ from pydantic_core import ErrorDetails
 from starlette.exceptions import HTTPException
 
 from ulna.core.errors import FieldError, LengthError, UlnaError
-from ulna.store.errors import Changed
+from ulna.store.errors import Changed, told_of_disk
 
 
 class FieldProblem(BaseModel):
@@ -35,7 +36,13 @@ class Problem(BaseModel):
 REFUSALS: dict[int | str, dict[str, Any]] = {
     "4XX": {
         "model": Problem,
-        "description": "404 not there, 409 changed elsewhere or no such step, 422 a wrong field.",
+        "description": "400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not "
+        "that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not "
+        "under this name, 422 a wrong field, 429 too soon.",
+    },
+    "5XX": {
+        "model": Problem,
+        "description": "503 another program is writing, try again; 507 the disk is full, read only or damaged.",
     },
 }
 
@@ -50,8 +57,18 @@ def register(app: FastAPI) -> None:
     app.add_exception_handler(Exception, _of_anything)
 
 
-def _answer(status: int, problem: Problem) -> JSONResponse:
-    return JSONResponse(problem.model_dump(), status_code=status)
+RETRY = {503: 2}
+"""After so many seconds it is worth trying again."""
+
+
+def _answer(status: int, problem: Problem, retry: int = 0) -> JSONResponse:
+    headers = {"Retry-After": str(retry)} if retry else None
+    return JSONResponse(problem.model_dump(), status_code=status, headers=headers)
+
+
+def _valid(text: str) -> str:
+    """What was read may be no text at all; half of a letter is shown as a question mark."""
+    return text.encode("utf-8", "replace").decode()
 
 
 def _of_ours(_request: Request, error: Exception) -> JSONResponse:
@@ -59,12 +76,14 @@ def _of_ours(_request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, UlnaError)
     fields = []
     if isinstance(error, FieldError):
-        fields = [FieldProblem(field=error.field, read=str(error.read)[:80], sentence=error.sentence)]
+        fields = [
+            FieldProblem(field=error.field, read=_valid(str(error.read))[:80], sentence=_valid(error.sentence))
+        ]
     elif isinstance(error, LengthError):
-        fields = [FieldProblem(field="length", read=error.read[:80], sentence=error.sentence)]
+        fields = [FieldProblem(field="length", read=_valid(error.read)[:80], sentence=_valid(error.sentence))]
     version = error.current.version if isinstance(error, Changed) else None
-    problem = Problem(code=error.code, sentence=error.sentence, fields=fields, current_version=version)
-    return _answer(error.status, problem)
+    problem = Problem(code=error.code, sentence=_valid(error.sentence), fields=fields, current_version=version)
+    return _answer(error.status, problem, RETRY.get(error.status, getattr(error, "seconds", 0)))
 
 
 def _of_request(_request: Request, error: Exception) -> JSONResponse:
@@ -74,9 +93,13 @@ def _of_request(_request: Request, error: Exception) -> JSONResponse:
     return _answer(422, Problem(code="field", sentence=sentence, fields=fields))
 
 
-def _of_disk(_request: Request, error: Exception) -> JSONResponse:
-    words = getattr(error, "strerror", None) or "the disk did not take it"
-    return _answer(507, Problem(code="disk", sentence=f"nothing was kept: {words}"))
+def _of_disk(request: Request, error: Exception) -> JSONResponse:
+    """What the file system says no to, as where the store says it."""
+    assert isinstance(error, OSError)
+    if error.errno in (errno.ENAMETOOLONG, errno.ENOENT):
+        return _answer(404, Problem(code="not-there", sentence="there is no such thing here"))
+    told = told_of_disk(error, error.filename or "the household's folder")
+    return _of_ours(request, told)
 
 
 def _of_http(_request: Request, error: Exception) -> JSONResponse:
@@ -93,11 +116,11 @@ def _of_anything(_request: Request, _error: Exception) -> JSONResponse:
 
 
 def _field(detail: ErrorDetails | Any) -> FieldProblem:
-    path = [str(step) for step in detail["loc"] if step not in ("body", "query", "path")]
+    path = [_valid(str(step)) for step in detail["loc"] if step not in ("body", "query", "path")]
     field = ".".join(path) or "the request"
     cause = detail.get("ctx", {}).get("error")
     read = detail.get("input")
-    shown = "" if isinstance(read, dict | list) or read is None else str(read)[:60]
+    shown = "" if isinstance(read, dict | list) or read is None else _valid(str(read))[:60]
     if isinstance(cause, UlnaError):
         return FieldProblem(field=field, read=shown, sentence=f"{field}: {cause.sentence}")
     words = str(cause) if cause is not None else detail["msg"][:1].lower() + detail["msg"][1:]

@@ -57,7 +57,7 @@ def _kept(home: Household) -> Kept[PageSet] | None:
 def _pages(home: Household) -> list[str]:
     """Those of the set that are still there."""
     kept = _kept(home)
-    there = {page.id for page in home.library.all("page")}
+    there = {page.id for page in home.pages.all()}
     return [page for page in (kept.body.pages if kept else ()) if page in there]
 
 

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import errno
 import json
 import os
+import socket
 import sys
 import threading
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from enum import StrEnum
 from pathlib import Path
@@ -15,7 +17,9 @@ from typing import TYPE_CHECKING, Annotated
 import typer
 
 if TYPE_CHECKING:
-    from ulna.household.home import Household
+    from ulna.api.door import Door
+    from ulna.household.home import Brought, Household
+    from ulna.store.backup import Told
 
 app = typer.Typer(no_args_is_help=True, add_completion=False, pretty_exceptions_enable=False, help=__doc__)
 
@@ -97,33 +101,116 @@ def serve(
     port: Port = 8620,
     host: Annotated[
         str, typer.Option(help="The address to listen on; any but this machine's asks a passphrase.")
-    ] = ("127.0.0.1"),
-    passphrase: Annotated[str, typer.Option(envvar="ULNA_PASSPHRASE", help="What visitors must know.")] = "",
+    ] = "127.0.0.1",
+    name: Annotated[
+        list[str] | None,
+        typer.Option(help="A name of this machine under which it is opened; several may be given."),
+    ] = None,
+    certificate: Annotated[
+        Path | None,
+        typer.Option(help="A certificate (PEM) to be reached by HTTPS, with --key.", show_default=False),
+    ] = None,
+    key: Annotated[Path | None, typer.Option(help="The key of the certificate (PEM).", show_default=False)] = None,
     printer: Printer = f"http://127.0.0.1:{PRINTER_PORT}",
 ) -> None:
-    """Open the application on a household's folder."""
-    if host not in ("127.0.0.1", "localhost", "::1") and not passphrase:
-        print(f"--host {host}: others could reach it; set a passphrase with ULNA_PASSPHRASE", file=sys.stderr)
+    """Open the application on a household's folder. Where others can reach it they sign in: see ulna passphrase."""
+    if (certificate is None) != (key is None):
+        print("--certificate and --key belong together; give both", file=sys.stderr)
         raise typer.Exit(2)
-    _serve(_home(home), host, port, printer, passphrase)
+    tls = (certificate, key) if certificate and key else None
+    _serve(_home(home), host, port, printer, name or [], tls)
 
 
-def _serve(home: Path, host: str, port: int, printer: str, passphrase: str = "") -> None:
+@app.command()
+def passphrase(
+    home: Home = None,
+    generate: Annotated[bool, typer.Option("--generate", help="Make one, and show it once.")] = False,
+) -> None:
+    """Set the passphrase that visitors sign in with; whoever was signed in is signed out."""
+    from ulna.household import keeper
+
+    folder = _home(home)
+    folder.mkdir(parents=True, exist_ok=True, mode=0o700)
+    if generate:
+        chosen = keeper.generated()
+        keeper.Keeper(folder).set(chosen)
+        print(f"The passphrase is: {chosen}\nIt is shown this once.")
+        return
+    chosen = typer.prompt(f"A passphrase of {keeper.LEAST_CHARACTERS} characters or more", hide_input=True)
+    if chosen != typer.prompt("Once more", hide_input=True):
+        print("these were two different ones; nothing was changed", file=sys.stderr)
+        raise typer.Exit(2)
+    keeper.Keeper(folder).set(chosen)
+    print("The passphrase is set.")
+
+
+def _door(home: Path, host: str, names: list[str], secure: bool) -> Door:
+    """Who may come in. Beyond this machine there is always a passphrase: that of ULNA_PASSPHRASE, the one that was set,
+    or one that is made now and shown once."""
+    from ulna.api.door import THIS_MACHINE, Door, names_of
+    from ulna.household import keeper
+
+    allowed = names_of(host, names)
+    if host in THIS_MACHINE:
+        return Door(allowed)
+    known, asked = keeper.Keeper(home), os.environ.get("ULNA_PASSPHRASE", "")
+    if asked and not known.fits(asked):
+        known.set(asked)
+    elif not known.is_set():
+        chosen = keeper.generated()
+        known.set(chosen)
+        print(f"Visitors sign in with: {chosen}\nIt is shown this once; ulna passphrase sets another.")
+    return Door(allowed, known, secure)
+
+
+def _serve(
+    home: Path,
+    host: str,
+    port: int,
+    printer: str,
+    names: Sequence[str] = (),
+    tls: tuple[Path, Path] | None = None,
+) -> None:
+    """Opens the household and only then says so. Raises `StoreError`."""
     import uvicorn
 
     from ulna.api.app import create_app, steady
+    from ulna.household.home import Household
 
-    config = uvicorn.Config(
-        create_app(home, passphrase or None, printer), host=host, port=port, log_level="warning"
-    )
+    household = Household(home, printer)
     try:
-        listening = config.bind_socket() if port == 0 else None
-    except SystemExit:
+        listening = _listening(host, port)
+        app = create_app(household, _door(home, host, list(names), tls is not None))
+        certificate, key = tls or (None, None)
+        config = uvicorn.Config(
+            app, log_level="warning", ssl_certfile=certificate, ssl_keyfile=key, server_header=False
+        )
+        try:
+            config.load()
+        except (OSError, ValueError) as error:  # a certificate that is none, a key that is another's
+            print(f"{certificate} with {key}: {error}; give a certificate and its key as PEM", file=sys.stderr)
+            raise typer.Exit(2) from None
+        steady()
+        scheme = "https" if tls else "http"
+        print(f"Ulna is open at {scheme}://{host}:{listening.getsockname()[1]}", flush=True)
+        uvicorn.Server(config).run(sockets=[listening])
+    finally:
+        household.close()
+
+
+def _listening(host: str, port: int) -> socket.socket:
+    """A socket at an address of this machine; tells in a sentence where there is none to be had."""
+    family = socket.AF_INET6 if ":" in host else socket.AF_INET
+    listening = socket.socket(family)
+    listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listening.bind((host, port))
+    except OSError as error:
+        taken = "another program, perhaps another Ulna, is there already; choose another port with --port"
+        why = taken if error.errno == errno.EADDRINUSE else f"{error.strerror}; choose another with --host"
+        print(f"{host}:{port}: {why}", file=sys.stderr)
         raise typer.Exit(2) from None
-    actual = listening.getsockname()[1] if listening else port
-    steady()
-    print(f"Ulna is open at http://{host}:{actual}", flush=True)
-    uvicorn.Server(config).run(sockets=[listening] if listening else None)
+    return listening
 
 
 @app.command()
@@ -149,7 +236,6 @@ def demo(
 @contextmanager
 def _printer_on(folder: Path) -> Iterator[str]:
     """The simulated photo printer as a process of its own, for as long as the demo is open; its address."""
-    import socket
     import subprocess
 
     with socket.socket() as free:  # known beforehand, so that the application need not wait for the printer
@@ -267,7 +353,7 @@ def cuts(
         with _opened(Path(aside) if as_file else home) as household:
             if as_file:
                 _bring_in(household, file, kit or [])
-                page = str(household.library.all("page")[0].id)
+                page = str(household.pages.all()[0].id)
             else:
                 page = _page_called(household, page)
             content = cutting.written(household, page, format.value, paper.value)
@@ -281,8 +367,8 @@ def _page_called(household: Household, name: str) -> str:
     """The id of a page that is called so. Raises `NotThere`."""
     from ulna.store.errors import NotThere
 
-    pages = household.library.all("page")
-    found = [p.id for p in pages if p.id == name] or [p.id for p in pages if p.body["name"] == name]
+    pages = household.pages.all()
+    found = [p.id for p in pages if p.id == name] or [p.id for p in pages if p.body.name == name]
     if not found:
         raise NotThere("page", name)
     if len(found) > 1:
@@ -344,38 +430,53 @@ def import_(
             kind = None
         if kind == "ulna-library":
             whole = collection.read(data)
-            household.bring_in_library(whole)
-            print(
-                f"{len(whole.kits)} kits, {len(whole.pages)} pages and what is cut of {len(whole.cut)} brought in"
-            )
+            _tell(household.bring_in_library(whole))
             if whole.templates:
                 print(f"{len(whole.templates)} templates brought in")
             if whole.photos:
                 print(f"{len(whole.photos)} photos are noted in it; their pictures come with a backup")
         elif kind == "ulna-kit":
-            household.bring_in([kit.read(data)])
-            print("1 kit brought in")
+            _tell(household.bring_in([kit.read(data)]))
         elif kind == "ulna-page":
-            household.bring_in(pages=[recipe.read(data)])
-            print("1 page brought in")
+            _tell(household.bring_in(pages=[recipe.read(data)]))
         else:
             print(f"{file}: neither an ulna-library, an ulna-kit nor an ulna-page", file=sys.stderr)
             raise typer.Exit(2)
 
 
+def _tell(brought: Brought) -> None:
+    """How many kits and pages came in."""
+    kits, pages = _counted(brought.kits, "kit"), _counted(brought.pages, "page")
+    print(f"{kits} and {pages} brought in" + (f"; {brought.here} were here already" if brought.here else ""))
+
+
+def _counted(count: int, what: str) -> str:
+    return f"{count} {what}{'' if count == 1 else 's'}"
+
+
 def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool) -> None:
+    from hashlib import sha256
+    from itertools import count
+
     from ulna.core.paper.shelf import Kit
     from ulna.formats import kit_csv
-    from ulna.store.ids import new_id
 
-    rows = kit_csv.read(data, household.ruler().unit, lambda: new_id("paper"))
+    number = count()  # the same file makes the same kit, so that it is known where it comes in twice
+    rows = kit_csv.read(
+        data,
+        household.ruler().unit,
+        lambda: f"paper-{sha256(data + str(next(number)).encode()).hexdigest()[:12]}",
+    )
     for wrong in rows.wrong:
         print(f"line {wrong.line}, {wrong.field}: {wrong.reason}, read {wrong.read!r}", file=sys.stderr)
     if rows.wrong and not right_rows:
         print("nothing was brought in; --right-rows takes the others", file=sys.stderr)
         raise typer.Exit(2)
-    household.bring_in([Kit(file.stem[:120], papers=rows.papers, things=rows.things)])
-    print(f"{len(rows.papers)} papers and {len(rows.things)} things brought in")
+    brought = household.bring_in([Kit(file.stem[:120], papers=rows.papers, things=rows.things)])
+    if brought.here:
+        print("this kit is here already; nothing was doubled")
+        return
+    print(f"{_counted(len(rows.papers), 'paper')} and {_counted(len(rows.things), 'thing')} brought in")
 
 
 @app.command()
@@ -383,11 +484,21 @@ def backup(
     file: Annotated[Path, typer.Argument(help="The backup to write, one zip file.")],
     home: Home = None,
 ) -> None:
-    """Keep everything in one file: the library with its history, and the pictures."""
+    """Keep everything in one file: the library with its history, and the pictures. Status 3: but for some pictures that
+    are damaged or missing here."""
+    from ulna.household import care
     from ulna.store import backup as packing
+    from ulna.store.library import DATABASE
 
-    packing.write(_home(home), file)
-    print(f"{file} holds everything")
+    folder = _home(home)
+    lacking: tuple[str, ...] = ()
+    if (folder / DATABASE).is_file():
+        with _opened(folder) as household:
+            lacking = care.lacking(household)
+    told = packing.write(folder, file, lacking)
+    pictures, bytes = _counted(told.pictures, "file"), f"{told.bytes / 1e6:.1f} MB"
+    print(f"{file} holds everything: {_documents(told)}, {pictures} of pictures, {bytes}; read back and compared")
+    _tell_of_lacking(told)
 
 
 @app.command()
@@ -395,8 +506,43 @@ def restore(
     file: Annotated[Path, typer.Argument(help="A backup.")],
     home: Home = None,
 ) -> None:
-    """Unpack a backup into a folder that has no library yet."""
+    """Unpack a backup into a folder that is empty or not there yet: all of it, or nothing. Status 3: some pictures were
+    damaged or missing when the backup was made."""
     from ulna.store import backup as packing
 
-    packing.read(file, _home(home))
-    print(f"everything is back in {_home(home)}")
+    told = packing.read(file, _home(home))
+    print(f"everything is back in {_home(home)}: {_documents(told)}, {_counted(told.pictures, 'file')} of pictures")
+    _tell_of_lacking(told)
+
+
+def _documents(told: Told) -> str:
+    return ", ".join(f"{count} × {kind}" for kind, count in told.documents.items()) or "no documents"
+
+
+def _tell_of_lacking(told: Told) -> None:
+    if told.lacking:
+        print(f"but {_counted(len(told.lacking), 'picture')} damaged or missing: {', '.join(told.lacking[:20])}")
+        print("bring these in again where you have them; ulna check says more")
+        raise typer.Exit(3)
+
+
+@app.command()
+def check(
+    home: Home = None,
+    mend: Annotated[
+        bool, typer.Option("--mend", help="Mend what can be mended; without it nothing is touched.")
+    ] = False,
+) -> None:
+    """Tell all that is wrong with a household's folder. Status 0: nothing, or all of it is mended; 3: something is."""
+    from ulna.household import care
+
+    still = 0
+    for fault, outcome in care.checked(_home(home), mend):
+        if outcome == care.MENDED:
+            print(f"{fault.what}: {fault.why} - mended")
+            continue
+        still += 1
+        print(fault.sentence + (f" ({outcome})" if outcome else ""))
+    print(f"{_counted(still, 'fault')} to see to" if still else "nothing is wrong")
+    if still:
+        raise typer.Exit(3)

@@ -17,6 +17,7 @@ from ulna.core.paper.shelf import Kit
 from ulna.core.photos.photo import PhotoRecord
 from ulna.core.photos.print_list import PrintList
 from ulna.core.photos.template import Template
+from ulna.core.ranges import Id
 from ulna.formats.documents import model_of, read_json, written
 from ulna.formats.documents import read as read_value
 
@@ -45,14 +46,16 @@ class KeptTemplate:
 
 @dataclass(frozen=True, slots=True)
 class Document:
-    """A library as a file; `page_ids` are those of its pages, in the same order."""
+    """A library as a file; `kit_ids` and `page_ids` are those of its kits and pages, in the same order: by them they
+    are known where they come in twice."""
 
     format: Literal["ulna-library"] = "ulna-library"
     version: Literal[1] = 1
     kits: tuple[Kit, ...] = ()
+    kit_ids: tuple[Id, ...] = ()
     photos: tuple[KeptPhoto, ...] = ()
     pages: tuple[PagePlan, ...] = ()
-    page_ids: tuple[str, ...] = ()
+    page_ids: tuple[Id, ...] = ()
     cuttings: tuple[KeptCutting, ...] = ()
     templates: tuple[KeptTemplate, ...] = ()
     settings: Settings | None = None

@@ -12,6 +12,7 @@ from ulna.core.measure import Ruler
 from ulna.formats import svg
 from ulna.formats.outlines import templates
 from ulna.formats.svg import CUT, INK
+from ulna.formats.texts import plain
 
 APART = 0.5
 """Inches between two of them."""
@@ -36,7 +37,7 @@ def write(cuts: CutList, ruler: Ruler) -> str:
             f'<rect width="{one.width:.6g}" height="{one.height:.6g}" fill="none" stroke="{INK}" '
             'stroke-width="0.005" stroke-dasharray="0.03 0.03"/>'
         )
-        title = f"<title>{escape(written(one.piece))}</title>"
+        title = f"<title>{escape(plain(written(one.piece)))}</title>"
         body.append(f'<g class="outline" transform="translate(0 {y:.6g})">{title}{box}{lines}</g>')
         y, wide = y + one.height + APART, max(wide, one.width)
     return (

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import csv
 import io
+from collections import Counter
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
@@ -18,6 +19,7 @@ from ulna.core.paper.patterns import PATTERNS
 
 MOST_ROWS = 2_000
 MOST_BYTES = 4_000_000
+MOST_COLUMNS = 200
 
 COLUMNS: dict[str, str] = {
     "name": "What it is called. Must be there.",
@@ -150,13 +152,16 @@ def _decode(data: bytes) -> str:
 
 
 def _check_heading(heading: list[str]) -> None:
+    if len(heading) > MOST_COLUMNS:
+        told = f"{len(heading)} columns in the first line, more than {MOST_COLUMNS}"
+        raise FieldError("file", "", told, "the template has all the columns")
     if "name" not in heading:
         listed = ", ".join(h for h in heading[:6] if h) or "nothing"
         raise FieldError("column “name”", listed, "missing in the first line", "the template has all the columns")
     unknown = [h for h in heading if h and h not in COLUMNS]
     if unknown:
         raise FieldError(f"column “{unknown[0]}”", "", "not one that is known", "the template has all the columns")
-    double = [h for h in heading if h and heading.count(h) > 1]
+    double = [h for h, times in Counter(heading).items() if h and times > 1]
     if double:
         raise FieldError(f"column “{double[0]}”", "", "there twice", "keep one of them")
 

@@ -25,6 +25,7 @@ from ulna.core.geometry.rects import perspective
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import Look, size, unseen
 from ulna.formats.limits import MOST_PICTURE_BYTES
+from ulna.formats.texts import plain
 
 Image.MAX_IMAGE_PIXELS = None  # the size is judged below, before anything is decoded
 
@@ -86,6 +87,17 @@ def digest(data: bytes) -> str:
 
 
 LARGE = 20_000_000
+
+
+def is_whole_jpeg(data: bytes) -> bool:
+    """Whether a copy for the screen is there from its first to its last byte."""
+    return data.startswith(b"\xff\xd8") and data.endswith(b"\xff\xd9")
+
+
+def copies(data: bytes, name: str) -> tuple[bytes, bytes]:
+    """The copies for the screen of an original, for the view and the thumb."""
+    picture = read(data, name)
+    return picture.view, picture.thumb
 
 
 def is_large(file: Path, whole: bool = False) -> bool:
@@ -307,12 +319,12 @@ def _captions(image: ImageFile.ImageFile) -> Iterable[str]:
 
 def _text(written: object) -> str:
     if isinstance(written, bytes):
-        return written.decode("utf-8", "replace")
+        return plain(written.decode("utf-8", "replace"))
     text = written if isinstance(written, str) else ""
     try:  # EXIF has one byte a letter, into which most programs write UTF-8
-        return text.encode("latin-1").decode("utf-8")
+        return plain(text.encode("latin-1").decode("utf-8"))
     except UnicodeError:
-        return text
+        return plain(text)
 
 
 def _likeness(image: Image.Image) -> str:

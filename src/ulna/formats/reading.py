@@ -6,7 +6,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from ulna.core.cutting.cut_list import CutPiece, CutSheet
+from ulna.core.cutting.cut_list import CutPiece, CutSheet, Rest
+from ulna.core.cutting.progress import letters
 from ulna.core.findings import Remedy
 from ulna.core.geometry.figures import Hole, Outline
 from ulna.core.paper import patterns, shelf
@@ -51,14 +52,18 @@ def _turned_piece(data: dict[str, Any]) -> dict[str, Any]:
     return kept | {"quarters": 3 if data["turned"] else 0}
 
 
-def _sheet_with_names(data: dict[str, Any]) -> dict[str, Any]:
-    """Lists of 0.3 kept the letters of rests beside them, and of a gutted panel not which piece it is in."""
-    if "names" not in data:
-        return data
-    names = [*data["names"], *["*"] * len(data["rests"])]
-    rests = [{"at": at, "name": name} for at, name in zip(data["rests"], names, strict=False)]
-    told = [_step_as_it_was(step, data["pieces"]) for step in data["steps"]]
-    return {name: value for name, value in data.items() if name != "names"} | {"rests": rests, "steps": told}
+def _sheet_as_it_was(data: dict[str, Any]) -> dict[str, Any]:
+    """Lists of 0.1 and 0.2 named no rests; those of 0.3 kept the letters beside them; and what a step says stood in it,
+    but of a gutted panel not which piece it is in."""
+    kept = {name: value for name, value in data.items() if name != "names"}
+    rests = data.get("rests", [])
+    if any("at" not in rest for rest in rests):
+        free = letters()
+        names = [*data.get("names", [next(free) for _ in rests]), *["*"] * len(rests)]
+        kept["rests"] = [{"at": at, "name": name} for at, name in zip(rests, names, strict=False)]
+    if any("says" in step for step in data.get("steps", [])):
+        kept["steps"] = [_step_as_it_was(step, data["pieces"]) for step in data["steps"]]
+    return _inside(kept)
 
 
 def _step_as_it_was(step: dict[str, Any], pieces: list[dict[str, Any]]) -> dict[str, Any]:
@@ -72,10 +77,24 @@ def _step_as_it_was(step: dict[str, Any], pieces: list[dict[str, Any]]) -> dict[
     return kept
 
 
+def _inside(data: dict[str, Any]) -> dict[str, Any]:
+    """For half a day a scrap that is no rectangle had a figure in its box; now it lies inside a hole."""
+    if "figure" not in data:
+        return data
+    kept = {name: value for name, value in data.items() if name not in ("figure", "cut")}
+    if data["figure"] == "rectangle":
+        return kept
+    box = data.get("at") or {"width": data["width"], "height": data["height"]}
+    hole = {"x": "0 in", "y": "0 in", "width": box["width"], "height": box["height"]}
+    return kept | {"inside": hole | {"figure": data["figure"], "cut": data.get("cut", "0 in")}}
+
+
 AS_IT_WAS: dict[type, Callable[[dict[str, Any]], dict[str, Any]]] = {
     Panel: _one_opening,
     Card: _one_opening,
     CutPiece: _turned_piece,
-    CutSheet: _sheet_with_names,
+    CutSheet: _sheet_as_it_was,
+    Paper: _inside,
+    Rest: _inside,
 }
 """How a document of an earlier version is read."""

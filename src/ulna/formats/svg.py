@@ -18,6 +18,7 @@ from ulna.core.paper import patterns
 from ulna.core.paper.shelf import Paper, Shelf, Side
 from ulna.core.parts.pieces import Piece
 from ulna.core.photos.look import Look
+from ulna.formats.texts import plain
 
 INK, CUT, REST, PAPER = "#23262b", "#a5312b", "#b07a1e", "#fffdf8"
 Href = Callable[[str], str | None]
@@ -39,7 +40,8 @@ def tile(side: Side, width: float, height: float, href: Href) -> Tile:
     address = href(side.picture) if side.picture else None
     if address:
         image = (
-            f'<image href={quoteattr(address)} width="{width:g}" height="{height:g}" preserveAspectRatio="none"/>'
+            f'<image href={quoteattr(plain(address))} width="{width:g}" height="{height:g}" '
+            'preserveAspectRatio="none"/>'
         )
         return Tile(width, height, image)
     drawn, scale = patterns.tile(side), patterns.repeat(side).inches
@@ -244,7 +246,7 @@ def _print(piece: Piece, k: int, picture: Photograph, defs: list[str]) -> str:
     defs.append(f'<clipPath id="c{k}">{inner}</clipPath>')
     full_w, full_h = w / crop.width, h / crop.height
     image = (
-        f'<image href={quoteattr(address)} x="{x - crop.x * full_w:.6g}" y="{y - crop.y * full_h:.6g}" '
+        f'<image href={quoteattr(plain(address))} x="{x - crop.x * full_w:.6g}" y="{y - crop.y * full_h:.6g}" '
         f'width="{full_w:.6g}" height="{full_h:.6g}" preserveAspectRatio="none"/>'
     )
     inside = f'{paper}<g clip-path="url(#c{k})">{image}</g>'
@@ -287,7 +289,7 @@ def sheet(cut: CutSheet, name: str, ruler: Ruler) -> str:
     side = f"{name}, {cut.face} side up"
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
-        f"<title>{escape(side)}</title><style>{style}</style>{''.join(body)}</svg>"
+        f"<title>{escape(plain(side))}</title><style>{style}</style>{''.join(body)}</svg>"
     )
 
 
@@ -313,7 +315,7 @@ def _size(rect: Rect, ruler: Ruler) -> str:
 def _label(rect: Rect, number: str, size: str) -> str:
     x, y = (rect.x + rect.right).inches / 2, (rect.y + rect.bottom).inches / 2
     big = max(0.12, min(0.5, rect.height.inches / 3, rect.width.inches / 2))
-    small = f'<text x="{x:.6g}" y="{y + big * 0.9:.6g}" font-size="{big * 0.4:.4g}">{escape(size)}</text>'
+    small = f'<text x="{x:.6g}" y="{y + big * 0.9:.6g}" font-size="{big * 0.4:.4g}">{escape(plain(size))}</text>'
     fits = rect.width.inches > 1 and rect.height.inches > 0.8
     return f'<text x="{x:.6g}" y="{y + big * 0.2:.6g}" font-size="{big:.4g}">{number}</text>{small if fits else ""}'
 

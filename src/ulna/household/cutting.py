@@ -6,10 +6,13 @@ document written whole, so that nothing is lost and every one can be undone.
 
 from __future__ import annotations
 
-from collections.abc import Collection, Hashable, Sequence
+from collections import Counter
+from collections.abc import Callable, Collection, Hashable, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from typing import TYPE_CHECKING, Literal
+from functools import wraps
+from typing import TYPE_CHECKING, Literal, ParamSpec, TypeVar
 
 from ulna.core.cutting import mishaps, placing, progress, scraps
 from ulna.core.cutting.cut_list import CutList, CutSheet
@@ -51,7 +54,8 @@ class PageCuts:
     """A page's cut list as it stands: begun or fresh, in which ruler, what is ticked.
 
     `new` and `gone` say how the page has moved on since the list was begun; `lacking` is what no sheet can give.
-    `proved` says of a fresh list that no other opens fewer sheets.
+    `proved` says of a fresh list that no other opens fewer sheets. `stands_on` is what the household had when it was
+    worked out: a tick on it counts only as long as that is so.
     """
 
     version: int
@@ -63,6 +67,38 @@ class PageCuts:
     gone: tuple[str, ...]
     lacking: tuple[Lacking, ...]
     proved: bool
+    stands_on: object
+
+
+STANDS_ON = ("kit", "cutting")
+"""What a sheet is taken from: the sheets that were unpacked, and those that are begun."""
+
+TRIES = 5
+"""So often a tick is worked out beside others; after that it is while nobody else writes."""
+
+P = ParamSpec("P")
+Value = TypeVar("Value")
+
+
+class _Moved(Exception):
+    """Somebody else ticked or counted while this was worked out."""
+
+
+def _on_what_stands(act: Callable[P, Value]) -> Callable[P, Value]:
+    """Works an act out again where the household has changed meanwhile: of two windows that take the last sheet at
+    once, the second finds it gone."""
+
+    @wraps(act)
+    def acted(*args: P.args, **kwargs: P.kwargs) -> Value:
+        for _ in range(TRIES):
+            with suppress(_Moved):
+                return act(*args, **kwargs)
+        home = args[0]
+        assert isinstance(home, Household)
+        with home.library.transaction():
+            return act(*args, **kwargs)
+
+    return acted
 
 
 def settled(home: Household, plan: PagePlan, page: str | None, effort: int, ruler: Ruler | None = None) -> Settled:
@@ -83,6 +119,7 @@ def _worked(
 
 def page_cuts(home: Household, page: str) -> PageCuts:
     """The list a page is cut by, or where nothing is ticked a fresh one. Raises `NotThere`."""
+    stands_on = home.stamp(STANDS_ON)
     version, cutting = _cutting(home, page)
     cuts, ticked = cutting.begun[0], frozenset(cutting.ticked)
     elsewhere = _begun_elsewhere(home, page)
@@ -98,13 +135,15 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         lacks = (*_lacking(new, left, ruler), *unchosen(worked.pieces, home.shelf_for(page)))
         lacked = {one.piece for one in lacks}
         still = tuple(p for p in new if p.id not in lacked)
-        return PageCuts(version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks, False)
+        return PageCuts(
+            version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks, False, stands_on
+        )
     ruler, shelf = home.ruler(), home.shelf_for(page)
     found = fresh_list(home, page)
     cuts = _listed(home, found.plan, found.pieces, shelf, ruler, 1)
     cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere)))
     lacks = (*lacking(found.plan, found.pieces, shelf, ruler), *unchosen(found.pieces, shelf))
-    return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks, found.plan.proved_minimal)
+    return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks, found.plan.proved_minimal, stands_on)
 
 
 LIST_FOLLOWS = ("kit", "cutting", "page", "photo", "template", "settings")
@@ -129,6 +168,7 @@ def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str
     return shelf
 
 
+@_on_what_stands
 def tick(home: Household, page: str, version: int, key: str, on: bool, says: str = "") -> int:
     """Ticks a step off or back, with the steps that hang on it; the list's version then. Raises `NotThere`, `Changed`,
     `FieldError`.
@@ -145,12 +185,14 @@ def tick(home: Household, page: str, version: int, key: str, on: bool, says: str
     return _keep(home, page, version, now, now.cuts, ticked, "cut" if on else "took a cut back")
 
 
+@_on_what_stands
 def again(home: Household, page: str, version: int) -> None:
     """Plans what is still to cut anew: begun sheets stay as they are, their rests serve as scraps."""
     now = page_cuts(home, page)
     _keep(home, page, version, now, _again(home, page, now, now.cuts, now.ticked), now.ticked, "planned again")
 
 
+@_on_what_stands
 def spoil(home: Household, page: str, version: int, number: int, width: Length, height: Length) -> None:
     """Marks a piece that is cut as spoiled, with what is left of it, and plans the rest again at once.
 
@@ -166,6 +208,7 @@ def spoil(home: Household, page: str, version: int, number: int, width: Length, 
     _keep(home, page, version, now, cuts, now.ticked, f"spoiled piece {number}")
 
 
+@_on_what_stands
 def cut_elsewhere(home: Household, page: str, version: int, key: str, setting: Length, keep: bool) -> None:
     """Ticks a cut that was made at another setting, and plans the rest again at once.
 
@@ -182,7 +225,7 @@ def cut_elsewhere(home: Household, page: str, version: int, key: str, setting: L
 def step(home: Household, page: str, version: int, by: int) -> None:
     """One tick or mishap back (-1) or forward (1). Raises `NotThere`, `Changed`, `NoStep` and `FieldError`."""
     move = home.cut_lists.undo if by < 0 else home.cut_lists.redo
-    move(f"{CUTTING_OF}{page}", version, lambda then: _check_scraps(home, page, *then.begun))
+    move(f"{CUTTING_OF}{page}", version, lambda then: _check_there(home, page, *then.begun))
 
 
 def members(home: Household, pages: Sequence[str]) -> list[Member]:
@@ -378,27 +421,44 @@ def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: fro
     return CutList((*kept, *rekeyed))
 
 
-def _check_scraps(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> None:
-    """Raises `FieldError` where a scrap that was cut already would be a scrap no more."""
-    lists = [cutting.begun for id, cutting in home.cuttings().items() if id != page]
-    _, before = scraps.after(home.shelf(), [cutting.begun for cutting in home.cuttings().values()])
-    _, lost = scraps.after(home.shelf(), [*lists, (cuts, ticked)])
+def _check_there(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> None:
+    """Raises `FieldError` where a scrap that was cut already would be a scrap no more, or where a sheet would be begun
+    that is not there."""
+    shelf, mine = home.shelf(), home.cuttings().get(page)
+    others = [cutting.begun for id, cutting in home.cuttings().items() if id != page]
+    _, before = scraps.after(shelf, [*others, mine.begun] if mine else others)
+    _, lost = scraps.after(shelf, [*others, (cuts, ticked)])
     known = {sheet.key for sheet in before}
     for sheet in lost:
         if sheet.scrap and sheet.key not in known:
             pieces = ", ".join(p.name for p in sheet.pieces) or "a piece"
             told = f"a scrap that this leaves has been cut since, for {pieces}"
             raise FieldError("cut", "", told, "take that cut back first")
+    had, now = _whole_sheets(mine.begun) if mine else Counter[str](), _whole_sheets((cuts, ticked))
+    elsewhere = sum((_whole_sheets(begun) for begun in others), Counter[str]())
+    for id, count in (now - had).items():
+        paper = shelf.papers.get(id)
+        if paper is not None and elsewhere[id] + had[id] + count > paper.count:
+            told = f"the last sheet of {paper.name} has been begun for another page meanwhile"
+            raise FieldError("cut", "", told, "plan again: what is still there is used")
+
+
+def _whole_sheets(begun: scraps.Begun) -> Counter[str]:
+    """How many whole sheets of each paper a list has begun."""
+    return Counter(sheet.paper for sheet in progress.begun(*begun) if not sheet.scrap and not sheet.print)
 
 
 def _keep(
     home: Household, page: str, version: int, now: PageCuts, cuts: CutList, ticked: frozenset[str], what: str
 ) -> int:
-    _check_scraps(home, page, cuts, ticked)
-    id, ruler = f"{CUTTING_OF}{page}", Settings.of(now.ruler)
-    if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
-        version = home.cut_lists.add(Cutting(now.cuts, ruler=ruler), "took the list up", id=id).version
-    _, before = _cutting(home, page)
-    at = datetime.now(UTC)
-    when = {key: before.when.get(key, at) for key in sorted(ticked)}
-    return home.cut_lists.write(id, version, Cutting(cuts, tuple(sorted(ticked)), when, ruler), what).version
+    with home.library.transaction():
+        if home.stamp(STANDS_ON) != now.stands_on:
+            raise _Moved
+        _check_there(home, page, cuts, ticked)
+        id, ruler = f"{CUTTING_OF}{page}", Settings.of(now.ruler)
+        if version == 0:  # the list before the first tick is kept too, so that the tick can be undone
+            version = home.cut_lists.add(Cutting(now.cuts, ruler=ruler), "took the list up", id=id).version
+        _, before = _cutting(home, page)
+        at = datetime.now(UTC)
+        when = {key: before.when.get(key, at) for key in sorted(ticked)}
+        return home.cut_lists.write(id, version, Cutting(cuts, tuple(sorted(ticked)), when, ruler), what).version

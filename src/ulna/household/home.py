@@ -6,13 +6,16 @@ This is the one place where store, formats and core meet; the API, the command l
 from __future__ import annotations
 
 import contextlib
+import hashlib
 import io
-from collections.abc import Callable, Hashable, Iterable, Mapping
+import json
+from collections.abc import Callable, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
 from pathlib import Path
-from typing import Any, BinaryIO, TypeVar
+from typing import Any, BinaryIO, NamedTuple, TypeVar
 
 from ulna.core.cutting import progress, scraps
+from ulna.core.errors import FieldError
 from ulna.core.kit.cutting import Cutting, Stage
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import PageSet
@@ -30,7 +33,7 @@ from ulna.core.photos.look import Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.print_list import PrintList
 from ulna.formats import collection
-from ulna.formats.documents import held
+from ulna.formats.documents import held, written
 from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
@@ -38,7 +41,7 @@ from ulna.household.printing import Printing
 from ulna.household.roll import Roll
 from ulna.store.errors import Changed, NotThere
 from ulna.store.ids import new_id
-from ulna.store.library import Kept, Library
+from ulna.store.library import Aside, Kept, Library
 from ulna.store.picture_box import PictureBox
 
 MOST_CACHED = 60
@@ -54,6 +57,33 @@ CUTTING_OF = "cutting-"
 Value = TypeVar("Value")
 
 
+class Brought(NamedTuple):
+    """What came in: so many kits and pages that are new, and so many of both that were here already."""
+
+    kits: int
+    pages: int
+    here: int
+
+
+def named(ids: Sequence[str], k: int, kind: str, value: Kit | PagePlan) -> str:
+    """The id of something that comes in: as its file has it, or made from its content, so that it is known again."""
+    if k < len(ids):
+        return ids[k]
+    content = json.dumps(written(value), sort_keys=True, ensure_ascii=False)
+    return f"{kind}-{hashlib.sha256(content.encode()).hexdigest()[:12]}"
+
+
+def _add_once(documents: Documents[Value], id: str, value: Value, what: str) -> bool:
+    """Adds a document unless it is here; one that was put away comes back. Whether it is new."""
+    try:
+        documents.add(value, what, id=id)
+    except Changed as here:
+        if here.current.deleted:
+            documents.put_away(id, here.current.version, away=False)
+        return False
+    return True
+
+
 def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
     """The shelf less so many sheets of some papers."""
     papers = {p.id: replace(p, count=max(0, p.count - kept.get(p.id, 0))) for p in shelf.papers.values()}
@@ -63,9 +93,13 @@ def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
 class Household:
     """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
 
-    def __init__(self, home: Path, printer: str | None = None) -> None:
+    def __init__(self, home: Path, printer: str | None = None, sweep: bool = True) -> None:
+        """Opens it, made where it is not there. Pictures that nothing speaks of are thrown away where it is to `sweep`.
+
+        Raises `StoreError`.
+        """
         self.library = Library(home)
-        self.kits = Documents(self.library, "kit", Kit)
+        self.kits = Documents(self.library, "kit", Kit, self._begun_sheets_stay)
         self.pages = Documents(self.library, "page", PagePlan)
         self.variants = Documents(self.library, "variant", Variant)
         self.cut_lists = Documents(self.library, "cutting", Cutting)
@@ -75,14 +109,24 @@ class Household:
         self.darkroom = Darkroom()
         self.roll = Roll(self.library, self.pictures, self.darkroom)
         self.printing = Printing(self.library, self.roll, self.darkroom, printer)
+        found: tuple[Documents[Any], ...] = (
+            self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings, self.roll.records,
+            self.roll.templates, self.printing.lists,
+        )  # fmt: skip
+        self.documents = {documents.kind: documents for documents in found}
         self._cache: dict[Hashable, tuple[object, Any]] = {}
+        if sweep:
+            self.pictures.sweep(self.pictured)
 
     def close(self) -> None:
         self.darkroom.close()
+        self.pictures.close()
         self.library.close()
 
     def cached(self, key: Hashable, kinds: Iterable[str], make: Callable[[], Value]) -> Value:
         """What `make` gives, made again only once a document of these kinds has changed."""
+        if self.library.in_transaction:  # what is read there may never come to be
+            return make()
         stamp = self.stamp(kinds)
         found = self._cache.get(key)
         if found is None or found[0] != stamp:
@@ -93,8 +137,7 @@ class Household:
 
     def stamp(self, kinds: Iterable[str]) -> object:
         """What is another one whenever a document of these kinds has changed."""
-        stamps = self.library.stamps()
-        return tuple(stamps.get(kind) for kind in kinds)
+        return self.library.stamps(kinds)
 
     def remember(self, key: Hashable, stamp: object, value: object) -> None:
         """Keeps a value for as long as the stamp is the same."""
@@ -128,6 +171,23 @@ class Household:
             papers += kept.body.papers
             things += kept.body.things
         return Shelf.of(papers, things)
+
+    def _begun_sheets_stay(self, id: str, kit: Kit) -> None:
+        """Raises `FieldError` where a kit would have fewer sheets of a paper than are begun."""
+        before = {paper.id: paper for paper in self.kits.get(id).body.papers}
+        counts = {paper.id: paper.count for paper in kit.papers}
+        fewer = [paper for paper in before.values() if counts.get(paper.id, 0) < paper.count]
+        if not fewer:
+            return
+        begun = [sheet.paper for one in self.cuttings().values() for sheet in progress.begun(*one.begun)]
+        for paper in fewer:
+            used, count = begun.count(paper.id), counts.get(paper.id, 0)
+            if count < used:
+                sheets = "1 sheet is" if used == 1 else f"{used} sheets are"
+                told = f"{sheets} begun already"
+                raise FieldError(
+                    f"{paper.name}: sheets", count, told, f"count {used} or more, or take the cuts back"
+                )
 
     def shelf_for(self, page: str | None) -> Shelf:
         """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
@@ -167,7 +227,7 @@ class Household:
         return self.cached("cuttings", ["cutting", "page"], self._read_cuttings)
 
     def _read_cuttings(self) -> dict[str, Cutting]:
-        there = {kept.id for kept in self.library.all("page")}
+        there = {kept.id for kept in self.pages.all()}
         found = {kept.id.removeprefix(CUTTING_OF): kept.body for kept in self.cut_lists.all()}
         return {page: cutting for page, cutting in found.items() if page in there}
 
@@ -178,6 +238,15 @@ class Household:
 
     def photos(self) -> dict[str, Photo]:
         return self.cached("photos", ["photo", "template"], self.roll.photos)
+
+    def pictured(self) -> set[str]:
+        """The ids of all photos and templates, put away or unreadable ones too."""
+        kinds = self.roll.records, self.roll.templates
+        return {one.id for documents in kinds for one in [*documents.all(), *documents.away(), *documents.aside()]}
+
+    def aside(self) -> list[Aside]:
+        """Every document that cannot be read."""
+        return [one for documents in self.documents.values() for one in documents.aside()]
 
     def add_sheet_picture(self, stream: BinaryIO, file: str) -> str:
         """Keeps a photograph of a sheet; its id. Raises `FieldError` where it is no picture."""
@@ -204,9 +273,10 @@ class Household:
 
     def whole(self) -> collection.Document:
         """Everything but the pictures themselves."""
-        pages = self.pages.all()
+        kits, pages = self.kits.all(), self.pages.all()
         return collection.Document(
-            kits=tuple(kept.body for kept in self.kits.all()),
+            kits=tuple(kept.body for kept in kits),
+            kit_ids=tuple(kept.id for kept in kits),
             photos=tuple(collection.KeptPhoto(kept.id, kept.body) for kept in self.roll.records.all()),
             pages=tuple(kept.body for kept in pages),
             page_ids=tuple(kept.id for kept in pages),
@@ -221,36 +291,59 @@ class Household:
             return self.printing.lists.get("prints").body
         return None
 
-    def bring_in_library(self, whole: collection.Document, what: str = "brought in") -> None:
+    def bring_in_library(self, whole: collection.Document, what: str = "brought in") -> Brought:
         """A whole library but for its photos, whose pictures are not in it. Templates keep their ids, by which pages
         name them; settings and the print list come where the household's own are still as they began."""
-        _bring_in_first(self.all_settings, whole.settings, what)
-        _bring_in_first(self.printing.lists, whole.print_list, what)
-        for one in whole.templates:
-            with contextlib.suppress(Changed):
-                self.roll.templates.add(one.template, what, id=one.id)
-        self.bring_in(whole.kits, whole.pages, what, whole.cut)
+        with self.library.transaction():
+            _bring_in_first(self.all_settings, whole.settings, what)
+            _bring_in_first(self.printing.lists, whole.print_list, what)
+            for one in whole.templates:
+                with contextlib.suppress(Changed):
+                    self.roll.templates.add(one.template, what, id=one.id)
+            return self.bring_in(whole.kits, whole.pages, what, whole.cut, whole.kit_ids, whole.page_ids)
 
     def bring_in(
         self,
-        kits: Iterable[Kit] = (),
-        pages: Iterable[PagePlan] = (),
+        kits: Sequence[Kit] = (),
+        pages: Sequence[PagePlan] = (),
         what: str = "brought in",
         cuttings: Mapping[int, Cutting] | None = None,
-    ) -> None:
-        """Adds kits and pages; papers whose id is taken get a fresh one, and the pages follow. `cuttings` are what is
-        cut of a page already, by its place among the pages: sheets that are used stay used."""
-        arriving, fresh = list(kits), dict[str, str]()
-        taken = set(self.shelf().papers)
-        for paper in (paper for kit in arriving for paper in kit.papers):
-            fresh[paper.id] = new_id("paper") if paper.id in taken else paper.id
-        for kit in arriving:
-            self.kits.add(collection.with_papers(kit, fresh), what)
-        for k, page in enumerate(pages):
-            kept = self.pages.add(collection.with_papers(page, fresh), what)
-            if cuttings and k in cuttings:
-                cut = collection.with_papers(cuttings[k], fresh)
-                self.cut_lists.add(cut, what, id=f"{CUTTING_OF}{kept.id}")
+        kit_ids: Sequence[str] = (),
+        page_ids: Sequence[str] = (),
+    ) -> Brought:
+        """Adds kits and pages, all or none; papers whose id is taken get another one, and the pages follow.
+
+        What is here already, known by its id or where a file has none by its content, is left as it is, and comes back
+        where it was put away. `cuttings` are what is cut of a page already, by its place among the pages: sheets that
+        are used stay used.
+        """
+        with self.library.transaction():
+            ids = [named(kit_ids, k, "kit", kit) for k, kit in enumerate(kits)]
+            here = {kept.id for kept in [*self.kits.all(), *self.kits.away()]}
+            taken = {p.id for kept in [*self.kits.all(), *self.kits.away()] for p in kept.body.papers}
+            fresh = dict[str, str]()
+            for id, kit in zip(ids, kits, strict=True):
+                for paper in kit.papers:
+                    fresh[paper.id] = self._paper_id(id, paper.id, id in here, taken)
+            new_kits = [
+                _add_once(self.kits, id, collection.with_papers(kit, fresh), what)
+                for id, kit in zip(ids, kits, strict=True)
+            ]
+            new_pages = []
+            for k, page in enumerate(pages):
+                id = named(page_ids, k, "page", page)
+                new_pages.append(_add_once(self.pages, id, collection.with_papers(page, fresh), what))
+                if new_pages[-1] and cuttings and k in cuttings:
+                    cut = collection.with_papers(cuttings[k], fresh)
+                    self.cut_lists.add(cut, what, id=f"{CUTTING_OF}{id}")
+            return Brought(sum(new_kits), sum(new_pages), len(kits) + len(pages) - sum(new_kits) - sum(new_pages))
+
+    def _paper_id(self, kit: str, paper: str, is_here: bool, taken: set[str]) -> str:
+        """The id under which a paper of a kit that comes in is kept: the same whenever the same kit comes again."""
+        other = f"paper-{hashlib.sha256(f'{kit} {paper}'.encode()).hexdigest()[:12]}"
+        if is_here:
+            return other if other in taken else paper
+        return other if paper in taken else paper
 
     # ---- pages -----------------------------------------------------------------------------------------
 

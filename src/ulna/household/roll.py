@@ -17,6 +17,7 @@ from ulna.core.photos.photo import Photo, PhotoRecord
 from ulna.core.photos.prints import Print
 from ulna.core.photos.template import Template, as_photo
 from ulna.formats.limits import MOST_PICTURE_BYTES
+from ulna.formats.texts import plain
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
 from ulna.store.errors import NotThere
@@ -72,43 +73,61 @@ class Roll:
             with self._lock:
                 known = self._all_known()
                 twin = next((id for id, one in known.items() if one.digest and one.digest == picture.digest), None)
-                if twin is not None and (came := self._again(twin)) is not None:
-                    return came
+                if twin is not None:
+                    if self.fault(twin, picture.digest):
+                        self.pictures.put(twin, arrived, picture.suffix, picture.view, picture.thumb)
+                    if (came := self._again(twin)) is not None:
+                        return came
                 likeness = int(picture.likeness, 16)
                 like = next((one.name for one in known.values() if _alike(one.likeness, likeness)), None)
                 id, name = new_id("photo"), _name(file, {one.name for one in known.values()})
-                self.pictures.put(id, arrived, picture.suffix, picture.view, picture.thumb)
+                with self.pictures.recording():
+                    self.pictures.put(id, arrived, picture.suffix, picture.view, picture.thumb)
+                    try:
+                        kept = self.records.add(_record(picture, name, file), "added", id=id)
+                    except BaseException:
+                        self.pictures.drop(id)
+                        raise
                 known[id] = _Known(name, picture.digest, likeness)
-                record = _record(picture, name, file)
-                try:
-                    kept = self.records.add(record, "added", id=id)
-                except BaseException:
-                    self.pictures.drop(id)
-                    known.pop(id, None)
-                    raise
                 return Came(kept, "new", like)
         finally:
             arrived.unlink(missing_ok=True)
+
+    def fault(self, id: str, digest: str) -> str:
+        """What is wrong with the files of a photo whose original has a digest; empty where nothing is."""
+        from ulna.formats import pictures
+
+        for copy in ("original", "view", "thumb"):
+            try:
+                data = self.pictures.path(id, copy).read_bytes()
+            except NotThere:
+                return f"its {copy} is missing"
+            except OSError as error:
+                return f"its {copy} cannot be read: {error.strerror}"
+            if copy == "original" and digest and pictures.digest(data) != digest:
+                return "its original is not the file that came in"
+            if copy != "original" and not pictures.is_whole_jpeg(data):
+                return f"its {copy} is cut short or damaged"
+        return ""
 
     def _again(self, id: str) -> Came | None:
         """A photo whose file came again, brought back where it was put away."""
         try:
             return Came(self.records.get(id), "here")
         except NotThere:
-            away = next((kept for kept in self.library.all_away() if kept.id == id), None)
+            away = next((kept for kept in self.records.away() if kept.id == id), None)
             return Came(self.records.put_away(id, away.version, away=False), "back") if away else None
 
     def _all_known(self) -> dict[str, _Known]:
         if self._known is None:
             self._known = {}
-            for kept in [*self.library.all("photo"), *self.library.all_away()]:
-                if kept.kind == "photo":
-                    likeness = kept.body.get("likeness")
-                    self._known[kept.id] = _Known(
-                        kept.body["name"],
-                        kept.body.get("digest") or self._digest(kept.id),
-                        int(likeness, 16) if likeness else None,
-                    )
+            for kept in [*self.records.all(), *self.records.away()]:
+                record = kept.body
+                self._known[kept.id] = _Known(
+                    record.name,
+                    record.digest or self._digest(kept.id),
+                    int(record.likeness, 16) if record.likeness else None,
+                )
         return self._known
 
     def _digest(self, id: str) -> str:
@@ -195,10 +214,10 @@ def _alike(one: int | None, other: int) -> bool:
 
 def _name(file: str, taken: set[str]) -> str:
     """The file's name without its kind; with a number where it is taken."""
-    plain = (Path(file).stem or "photo")[:110]
-    name, k = plain, 2
+    stem = (plain(Path(file).stem) or "photo")[:110]
+    name, k = stem, 2
     while name in taken:
-        name, k = f"{plain} {k}", k + 1
+        name, k = f"{stem} {k}", k + 1
     return name
 
 
@@ -209,7 +228,7 @@ def _record(picture: Picture, name: str, file: str) -> PhotoRecord:
         name,
         picture.width,
         picture.height,
-        file[:200],
+        plain(file)[:200],
         picture.taken,
         picture.caption,
         picture.digest,

@@ -2,31 +2,40 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+import json
+import re
+import threading
+import zlib
+from collections.abc import Callable, Collection, Iterable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any, Generic, TypeVar
 
-from sqlalchemy import Engine, event, func
-from sqlmodel import Session, col, create_engine, select
+from sqlalchemy import text
+from sqlmodel import Session, col, func, select
 
-from ulna.store.errors import Changed, NoStep, NotThere
+from ulna.store.engine import engine_of
+from ulna.store.errors import Busy, Changed, NoStep, NotThere, Unreadable, Unwritable
 from ulna.store.ids import new_id
-from ulna.store.schema import bring_up_to_date
+from ulna.store.schema import bring_up_to_date, look_first
 from ulna.store.tables import Document, Revision
 
+DATABASE = "ulna.sqlite"
 SERIES_SECONDS = 3
 """Edits of one series further apart than this are states of their own."""
 
+PATIENCE = 5.0
+"""Seconds until a writer that gets no turn is told so."""
+
 Body = TypeVar("Body")
 Raw = dict[str, Any]
-Check = Callable[[Raw], None]
-"""Raises where a document's body must not come to be."""
+Check = Callable[[Raw, int], None]
+"""Raises where a document's body, in the shape of that number, must not come to be."""
 
 
-def accept(body: Raw) -> None:
+def accept(body: Raw, form: int) -> None:
     """Lets every body pass."""
 
 
@@ -34,7 +43,8 @@ def accept(body: Raw) -> None:
 class Kept(Generic[Body]):
     """A document as it stands, its `body` as JSON or as the value that it is.
 
-    `what` was done last; `undo` and `redo` say what a step would take back or make."""
+    `what` was done last; `undo` and `redo` say what a step would take back or make. `seq` is the library's change that
+    made it so, `form` the number of its shape."""
 
     kind: str
     id: str
@@ -46,104 +56,201 @@ class Kept(Generic[Body]):
     created: datetime
     changed: datetime
     deleted: bool
+    seq: int = 0
+    form: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Aside:
+    """A document whose state cannot be read, and is left alone until somebody mends it. `name` where that much of it
+    is legible."""
+
+    kind: str
+    id: str
+    name: str
+    why: str
+    seq: int = 0
+    deleted: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class State:
+    """One state of a document as it lies in the library; whether it is the one that counts."""
+
+    number: int
+    text: str
+    crc: int | None
+    form: int
+    counts: bool
+
+    def body(self, kind: str, id: str) -> Raw:
+        """Raises `Unreadable`."""
+        return _read(self.text, self.crc, kind, id)
 
 
 class Library:
     """All the documents of one household, in the folder `home`."""
 
     def __init__(self, home: Path) -> None:
-        home.mkdir(parents=True, exist_ok=True)
-        self.home = home
-        self.engine = _engine(home / "ulna.sqlite")
-        bring_up_to_date(self.engine)
+        """Makes the folder and the library where they are not there. Raises `StoreError`."""
+        self.home, self.file = home, home / DATABASE
+        look_first(self.file)
+        self.engine = engine_of(self.file)
+        self._writing = threading.RLock()
+        self._own = threading.local()
+        try:
+            bring_up_to_date(self.engine, self.file)
+        except BaseException:
+            self.engine.dispose()
+            raise
 
     def close(self) -> None:
         self.engine.dispose()
 
+    # ---- reading ---------------------------------------------------------------------------------------
+
+    def since(self, kind: str, seq: int) -> list[Kept[Raw] | Aside]:
+        """Every document of a kind that was changed after a change of the library, those put away too."""
+        return self._standing("d.kind = :kind AND d.seq > :seq", kind=kind, seq=seq)
+
     def all(self, kind: str) -> list[Kept[Raw]]:
-        """Every document of a kind that is not put away, oldest first."""
-        with Session(self.engine) as session:
-            rows = session.exec(
-                _standing()
-                .where(Document.kind == kind, col(Document.deleted).is_(False))
-                .order_by(col(Document.created), col(Document.id))
-            ).all()
-            following = self._following(session, kind)
-            return [_as_kept(document, revision, following.get(document.id)) for document, revision in rows]
-
-    def _following(self, session: Session, kind: str) -> dict[str, str]:
-        """What would be done again, for each document of a kind that has something undone."""
-        after = (col(Revision.document) == col(Document.id)) & (col(Revision.number) == col(Document.at) + 1)
-        found = session.exec(select(Document.id, Revision.what).join(Revision, after).where(Document.kind == kind))
-        return dict(found.all())
-
-    def stamps(self) -> dict[str, tuple[int, int]]:
-        """For each kind two numbers that are other ones whenever a document of it has changed."""
-        with Session(self.engine) as session:
-            found = session.exec(
-                select(Document.kind, func.count(col(Document.id)), func.sum(Document.version)).group_by(
-                    Document.kind
-                )
-            )
-            return {kind: (count, versions) for kind, count, versions in found}
+        """Every document of a kind that can be read and is not put away, oldest first."""
+        found = self._standing("d.kind = :kind AND NOT d.deleted ORDER BY d.created, d.id", kind=kind)
+        return [one for one in found if isinstance(one, Kept)]
 
     def all_away(self) -> list[Kept[Raw]]:
-        """Every document that is put away, the last one first."""
-        with Session(self.engine) as session:
-            rows = session.exec(
-                _standing().where(col(Document.deleted)).order_by(col(Document.changed).desc())
-            ).all()
-            return [_kept(session, document, revision) for document, revision in rows]
+        """Every document that is put away and can be read, the last one first."""
+        found = self._standing("d.deleted ORDER BY d.changed DESC, d.seq DESC")
+        return [one for one in found if isinstance(one, Kept)]
 
     def get(self, kind: str, id: str) -> Kept[Raw]:
-        """Raises `NotThere`."""
-        with Session(self.engine) as session:
-            return _kept(session, *_row(session, kind, id))
+        """Raises `NotThere`, `Unreadable`."""
+        with self._reading() as session:
+            return _kept(session, kind, id)
 
-    def add(self, kind: str, body: Raw, what: str, id: str | None = None) -> Kept[Raw]:
+    def stamps(self, kinds: Iterable[str]) -> tuple[int, ...]:
+        """For each kind a number that is another one whenever a document of it has changed."""
+        asked = list(kinds)
+        columns = ", ".join(f"(SELECT max(seq) FROM document WHERE kind = :k{n})" for n in range(len(asked)))
+        with self._reading() as session:
+            row = session.connection().execute(
+                text(f"SELECT {columns}"), {f"k{n}": kind for n, kind in enumerate(asked)}
+            )
+            return tuple(seq or 0 for seq in row.one())
+
+    def _standing(self, where: str, **values: object) -> list[Kept[Raw] | Aside]:
+        with self._reading() as session:
+            return [
+                _as_kept(row) for row in session.connection().execute(text(f"{STANDING} WHERE {where}"), values)
+            ]
+
+    # ---- writing ---------------------------------------------------------------------------------------
+
+    @contextmanager
+    def transaction(self) -> Iterator[None]:
+        """What this thread writes inside is written whole or not at all, and no other writer comes in between.
+
+        Raises `Busy` where there is no turn to be had, `Full`, `ReadOnly`, `Damaged`.
+        """
+        if self.in_transaction:
+            yield
+            return
+        if not self._writing.acquire(timeout=PATIENCE):
+            raise Busy
+        try:
+            with Session(self.engine) as session:
+                session.connection().exec_driver_sql("BEGIN IMMEDIATE")
+                self._own.session = session
+                try:
+                    yield
+                    session.commit()
+                finally:
+                    self._own.session = None
+        finally:
+            self._writing.release()
+
+    @property
+    def in_transaction(self) -> bool:
+        """Whether this thread writes: what it reads then may never come to be, and is not to be remembered."""
+        return getattr(self._own, "session", None) is not None
+
+    @contextmanager
+    def _change(self) -> Iterator[Session]:
+        with self.transaction():
+            yield self._own.session
+
+    @contextmanager
+    def _reading(self) -> Iterator[Session]:
+        own = getattr(self._own, "session", None)
+        if own is not None:
+            own.flush()
+            yield own
+            return
+        with Session(self.engine) as session:
+            yield session
+
+    def add(self, kind: str, body: Raw, what: str, id: str | None = None, form: int = 1) -> Kept[Raw]:
         """A new document in its first state. With an id that exists already, raises `Changed`."""
+        written, sum = _as_text(body)
         with self._change() as session:
             now = datetime.now(UTC)
             id = id or new_id(kind)
             if session.get(Document, id) is not None:
-                raise Changed(_kept(session, *_row(session, kind, id, put_away=True)))
-            document = Document(id=id, kind=kind, version=1, at=1, created=now, changed=now)
-            session.add(document)
+                raise Changed(_kept(session, kind, id, put_away=True))
+            seq = _next(session)
+            session.add(Document(id=id, kind=kind, version=1, at=1, created=now, changed=now, seq=seq))
             session.flush()
-            revision = Revision(document=id, number=1, what=what[:200], body=body, made=now)
-            session.add(revision)
+            session.add(
+                Revision(document=id, number=1, what=what[:200], body=written, made=now, form=form, crc=sum)
+            )
             session.flush()
-            return _kept(session, document, revision)
+            return _kept(session, kind, id)
 
-    def write(self, kind: str, id: str, version: int, body: Raw, what: str, series: str | None = None) -> Kept[Raw]:
+    def write(
+        self,
+        kind: str,
+        id: str,
+        version: int,
+        body: Raw,
+        what: str,
+        series: str | None = None,
+        form: int = 1,
+    ) -> Kept[Raw]:
         """A new state. Raises `NotThere`, and `Changed` where `version` is no longer the current one.
 
         An edit of the same `series` as the last one, made right after it, takes the last one's place.
         """
+        written, sum = _as_text(body)
         with self._change() as session:
-            document, old = _row(session, kind, id)
-            if old.body == body:  # also where an answer was lost on its way and the same is sent again
-                return _kept(session, document, old)
-            document, old = _checked(session, kind, id, version)
-            if series and old.series == series and self._just_now(session, document, old):
-                old.body, old.what, old.made = body, what[:200], datetime.now(UTC)
+            document = _row(session, kind, id)
+            old = _state(session, id, document.at)
+            if old is not None and old.body == written:
+                # also where an answer was lost on its way and the same is sent again
+                return _kept(session, kind, id)
+            document = _checked(session, kind, id, version)
+            now = datetime.now(UTC)
+            if old and series and old.series == series and self._just_now(session, document, old):
+                old.body, old.what, old.made, old.form, old.crc = written, what[:200], now, form, sum
                 session.add(old)
-                return self._moved(session, document, old)
+                return self._moved(session, document, old.number)
             for undone in session.exec(
                 select(Revision).where(Revision.document == id, col(Revision.number) > document.at)
             ):
                 session.delete(undone)
             session.flush()
-            revision = Revision(
-                document=id,
-                number=document.at + 1,
-                what=what[:200],
-                series=series,
-                body=body,
-                made=datetime.now(UTC),
+            session.add(
+                Revision(
+                    document=id,
+                    number=document.at + 1,
+                    what=what[:200],
+                    series=series,
+                    body=written,
+                    made=now,
+                    form=form,
+                    crc=sum,
+                )
             )
-            session.add(revision)
-            return self._moved(session, document, revision)
+            return self._moved(session, document, document.at + 1)
 
     def _just_now(self, session: Session, document: Document, last: Revision) -> bool:
         """Whether a state is the newest of its document and was made moments ago."""
@@ -162,94 +269,180 @@ class Library:
     def put_away(self, kind: str, id: str, version: int, away: bool = True) -> Kept[Raw]:
         """Takes a document out of sight or brings it back; its history stays. Raises as `write` does."""
         with self._change() as session:
-            document, revision = _checked(session, kind, id, version, put_away=not away)
+            document = _checked(session, kind, id, version, put_away=not away)
             document.deleted = away
-            return self._moved(session, document, revision)
+            return self._moved(session, document, document.at)
+
+    def states(self, id: str) -> list[State]:
+        """Every state that a document ever had, the first one first."""
+        with self._reading() as session:
+            rows = session.connection().execute(text(STATES), {"id": id}).all()
+        return [
+            State(int(row.number), str(row.body), row.crc, int(row.form or 1), row.at == row.number) for row in rows
+        ]
+
+    def leave_out(self, kind: str, id: str, numbers: Collection[int]) -> None:
+        """Takes states out of a document's history, which closes up; where the one that counts is among them, the last
+        before it counts, or else the first after it. Raises `NotThere`, and `Unreadable` where none would be left."""
+        with self._change() as session:
+            self._with_legible_row(session, id)
+            document = _row(session, kind, id, put_away=True)
+            states = session.exec(
+                select(Revision).where(Revision.document == id).order_by(col(Revision.number))
+            ).all()
+            good = [one for one in states if one.number not in numbers]
+            if not good:
+                raise Unreadable(kind, id, "no state of it can be read")
+            counts = [one for one in good if one.number <= document.at][-1:] or good[:1]
+            for one in states:
+                if one.number in numbers:
+                    session.delete(one)
+            session.flush()
+            for number, one in enumerate(good, 1):
+                if one is counts[0]:
+                    document.at = number
+                one.number = number
+                session.add(one)
+                session.flush()
+            self._moved(session, document, document.at)
+
+    def _with_legible_row(self, session: Session, id: str) -> None:
+        """Moments of a document that are none become now."""
+        now = str(datetime.now(UTC).replace(tzinfo=None))
+        for column in ("created", "changed"):
+            session.connection().execute(
+                text(f"UPDATE document SET {column} = :now WHERE id = :id AND datetime({column}) IS NULL"),
+                {"now": now, "id": id},
+            )
+        session.connection().execute(
+            text("UPDATE revision SET made = :now WHERE document = :id AND datetime(made) IS NULL"),
+            {"now": now, "id": id},
+        )
 
     def _step(self, kind: str, id: str, version: int, by: int, refusal: str, check: Check) -> Kept[Raw]:
         with self._change() as session:
-            document, _ = _checked(session, kind, id, version)
+            document = _checked(session, kind, id, version)
             revision = _state(session, id, document.at + by)
             if revision is None:
                 raise NoStep(refusal)
-            check(revision.body)
-            return self._moved(session, document, revision)
+            check(_read(revision.body, revision.crc, kind, id), revision.form)
+            return self._moved(session, document, revision.number)
 
-    def _moved(self, session: Session, document: Document, revision: Revision) -> Kept[Raw]:
-        document.at = revision.number
+    def _moved(self, session: Session, document: Document, at: int) -> Kept[Raw]:
+        document.at = at
         document.version += 1
         document.changed = datetime.now(UTC)
+        document.seq = _next(session)
         session.add(document)
         session.flush()
-        return _kept(session, document, revision)
-
-    @contextmanager
-    def _change(self) -> Iterator[Session]:
-        """A session that is written whole or not at all, and lets no other writer in between."""
-        with Session(self.engine) as session:
-            session.connection().exec_driver_sql("BEGIN IMMEDIATE")
-            yield session
-            session.commit()
+        return _kept(session, document.kind, document.id, put_away=True)
 
 
-def _engine(file: Path) -> Engine:
-    engine = create_engine(f"sqlite:///{file}", connect_args={"check_same_thread": False, "timeout": 20})
-
-    @event.listens_for(engine, "connect")
-    def _on_connect(connection: Any, _record: Any) -> None:
-        connection.isolation_level = None  # transactions are begun by hand, see `Library._change`
-        for pragma in ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON"):
-            connection.execute(f"PRAGMA {pragma}")
-
-    return engine
-
-
-def _standing() -> Any:
-    """Documents, each with the state that counts."""
-    here = (col(Revision.document) == col(Document.id)) & (col(Revision.number) == col(Document.at))
-    return select(Document, Revision).join(Revision, here)
+STANDING = """
+SELECT d.kind, d.id, d.version, d.created, d.changed, d.deleted, d.seq, r.number, r.what, r.body, r.crc, r.form,
+       n.what AS following
+FROM document d
+LEFT JOIN revision r ON r.document = d.id AND r.number = d.at
+LEFT JOIN revision n ON n.document = d.id AND n.number = d.at + 1
+"""
+"""Documents, each with the state that counts and what would be done again. Read without the tables' classes, which
+give up all rows for the sake of one that is damaged."""
 
 
-def _row(session: Session, kind: str, id: str, put_away: bool = False) -> tuple[Document, Revision]:
-    document = session.get(Document, id)
+STATES = """
+SELECT r.number, r.body, r.crc, r.form, d.at FROM revision r JOIN document d ON d.id = r.document
+WHERE r.document = :id ORDER BY r.number
+"""
+
+
+def _next(session: Session) -> int:
+    return (session.exec(select(func.max(Document.seq))).one() or 0) + 1
+
+
+def _row(session: Session, kind: str, id: str, put_away: bool = False) -> Document:
+    try:
+        document = session.get(Document, id)
+    except (ValueError, TypeError) as error:
+        raise Unreadable(kind, id, f"its record is damaged: {error}"[:160]) from None
     if document is None or document.kind != kind or (document.deleted and not put_away):
         raise NotThere(kind, id)
-    revision = _state(session, id, document.at)
-    if revision is None:
-        raise NotThere(kind, id)
-    return document, revision
+    return document
 
 
-def _checked(
-    session: Session, kind: str, id: str, version: int, put_away: bool = False
-) -> tuple[Document, Revision]:
-    document, revision = _row(session, kind, id, put_away)
+def _checked(session: Session, kind: str, id: str, version: int, put_away: bool = False) -> Document:
+    document = _row(session, kind, id, put_away)
     if document.version != version:
-        raise Changed(_kept(session, document, revision))
-    return document, revision
+        raise Changed(_kept(session, kind, id, put_away))
+    return document
 
 
 def _state(session: Session, id: str, number: int) -> Revision | None:
-    return session.exec(select(Revision).where(Revision.document == id, Revision.number == number)).first()
+    try:
+        return session.exec(select(Revision).where(Revision.document == id, Revision.number == number)).first()
+    except (ValueError, TypeError) as error:
+        raise Unreadable("document", id, f"the record of a state is damaged: {error}"[:160]) from None
 
 
-def _kept(session: Session, document: Document, revision: Revision) -> Kept[Raw]:
-    following = session.exec(
-        select(Revision.what).where(Revision.document == document.id, Revision.number == revision.number + 1)
-    ).first()
-    return _as_kept(document, revision, following)
+def _kept(session: Session, kind: str, id: str, put_away: bool = False) -> Kept[Raw]:
+    session.flush()
+    asked = text(f"{STANDING} WHERE d.id = :id AND d.kind = :kind")
+    row = session.connection().execute(asked, {"id": id, "kind": kind}).first()
+    if row is None or (row.deleted and not put_away):
+        raise NotThere(kind, id)
+    found = _as_kept(row)
+    if isinstance(found, Aside):
+        raise Unreadable(kind, id, found.why)
+    return found
 
 
-def _as_kept(document: Document, revision: Revision, following: str | None) -> Kept[Raw]:
-    return Kept(
-        document.kind,
-        document.id,
-        document.version,
-        revision.body,
-        revision.what,
-        revision.what if revision.number > 1 else None,
-        following,
-        document.created,
-        document.changed,
-        document.deleted,
-    )
+def _as_kept(row: Any) -> Kept[Raw] | Aside:
+    try:
+        if row.number is None:
+            raise Unreadable(row.kind, row.id, "its state is missing")
+        body = _read(row.body, row.crc, row.kind, row.id)
+        number, what, following = int(row.number), row.what, row.following
+        undo = what if number > 1 else None
+        created, changed = _moment(row.created), _moment(row.changed)
+        return Kept(
+            row.kind, row.id, int(row.version), body, what, undo, following, created, changed, bool(row.deleted),
+            int(row.seq), int(row.form),
+        )  # fmt: skip
+    except Unreadable as error:
+        why = error.why
+    except (ValueError, TypeError) as error:
+        why = f"its record is damaged: {error}"[:160]
+    return Aside(str(row.kind), str(row.id), _legible_name(row.body), why, int(row.seq or 0), bool(row.deleted))
+
+
+def _legible_name(body: object) -> str:
+    found = re.search(r'"name": ?"([^"\\]{1,120})"', body if isinstance(body, str) else "")
+    return found[1] if found else ""
+
+
+def _moment(written: object) -> datetime:
+    """A moment as the tables keep it: without a zone, in UTC."""
+    return datetime.fromisoformat(str(written)).replace(tzinfo=UTC)
+
+
+def _as_text(body: Raw) -> tuple[str, int]:
+    """A body as it is kept, and its sum. Raises `Unwritable` for what no reader could take back."""
+    try:
+        written = json.dumps(body, ensure_ascii=False, allow_nan=False)
+        return written, zlib.crc32(written.encode())
+    except (ValueError, TypeError) as error:
+        raise Unwritable(f"this cannot be kept: {error}") from None
+
+
+def _read(written: object, sum: object, kind: str, id: str) -> Raw:
+    """Raises `Unreadable`."""
+    if not isinstance(written, str):
+        raise Unreadable(kind, id, "its text is none")
+    if sum is not None and zlib.crc32(written.encode(errors="replace")) != sum:
+        raise Unreadable(kind, id, "bytes of it have changed on the disk")
+    try:
+        body = json.loads(written)
+    except ValueError as error:
+        raise Unreadable(kind, id, f"its text breaks off or is damaged: {error}"[:160]) from None
+    if not isinstance(body, dict):
+        raise Unreadable(kind, id, "its text is no document")
+    return body

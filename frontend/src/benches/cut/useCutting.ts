@@ -7,7 +7,7 @@
 
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import { Refused, type Schemas, Unreachable } from "../../api/client";
+import { Refused, type Schemas } from "../../api/client";
 import { type Act, type CutStep, type CuttingOut, cuttingQuery, sendAct } from "../../api/cutting";
 import type { Saving } from "../../api/desk";
 import { Outbox } from "../../api/outbox";
@@ -69,7 +69,6 @@ export function useCutting(id: string): CuttingDesk {
           for (const follows of ["pages", "cost", "evaluated", "book", "together"])
             void queries.invalidateQueries({ queryKey: [follows] });
         },
-        silent: (error) => error instanceof Unreachable,
       }),
     [id],
   );

@@ -2,7 +2,9 @@
 import Box from "@mui/material/Box";
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { colours, words } from "../../app/theme";
+import { cutTo } from "../../ui/letters";
 
+const LONGEST = 20_000;
 const PAUSE = 800;
 
 export function StoryField({ story, onCommit }: { story: string; onCommit: (story: string) => void }) {
@@ -29,9 +31,8 @@ export function StoryField({ story, onCommit }: { story: string; onCommit: (stor
         aria-label="Story"
         placeholder="The story: who, what, when, where, why"
         rows={4}
-        maxLength={20000}
         value={draft ?? story}
-        onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) => setDraft(event.target.value)}
+        onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) => setDraft(cutTo(event.target.value, LONGEST))}
         onBlur={() => {
           if (draft !== null && draft !== story) onCommit(draft);
           setDraft(null);

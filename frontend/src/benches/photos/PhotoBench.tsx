@@ -17,6 +17,7 @@ import { Choice } from "../../ui/Choice";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 import { InlineText } from "../../ui/InlineText";
+import { cutTo } from "../../ui/letters";
 import { PictureHead } from "./PictureHead";
 import { PrintThis } from "./PrintThis";
 import { SizeFinder } from "./SizeFinder";
@@ -87,7 +88,7 @@ export function PhotoBench({ answer }: { answer: PhotoOut }) {
           value={photo.caption}
           width="26ch"
           placeholder="a caption"
-          onCommit={(caption) => edit("wrote a caption", { caption: caption.trim().slice(0, 2000) })}
+          onCommit={(caption) => edit("wrote a caption", { caption: cutTo(caption.trim(), 2000) })}
         />
         {answer.used_on.length > 0 && (
           <span>

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { colours } from "../../app/theme";
+import { cutTo } from "../../ui/letters";
 
 export function NextName({ label, onAdd }: { label: string; onAdd: (name: string) => void }) {
   const [name, setName] = useState("");
@@ -12,7 +13,7 @@ export function NextName({ label, onAdd }: { label: string; onAdd: (name: string
       onSubmit={(event: React.FormEvent) => {
         event.preventDefault();
         if (!name.trim()) return;
-        onAdd(name.trim().slice(0, 120));
+        onAdd(cutTo(name.trim(), 120));
         setName("");
       }}
     >

@@ -8,6 +8,7 @@ import { Choice } from "../../ui/Choice";
 import { IconAction } from "../../ui/IconAction";
 import { aName, InlineText, wholeNumber } from "../../ui/InlineText";
 import { LengthField } from "../../ui/LengthField";
+import { cutTo } from "../../ui/letters";
 import { NextName } from "./NextName";
 import { newThing, THING_KINDS } from "./papers";
 
@@ -82,7 +83,7 @@ export function ThingList({ things, onChange }: Props) {
             value={thing.note}
             width="100%"
             placeholder="note"
-            onCommit={(note) => onChange("wrote a note", replace(thing.id, { note: note.slice(0, 500) }))}
+            onCommit={(note) => onChange("wrote a note", replace(thing.id, { note: cutTo(note, 500) }))}
           />
           <IconAction
             small

@@ -53,11 +53,13 @@ class SheetEntry:
 
 @dataclass(frozen=True, slots=True)
 class PaperEntry:
-    """A paper of a kit: sheets had and left whole, what was begun, the scraps there are of it now."""
+    """A paper of a kit: sheets had and left whole, how many more were begun than had (somebody counted wrong), what was
+    begun, the scraps there are of it now."""
 
     paper: Paper
     had: int
     left: int
+    over: int
     areas: Areas
     sheets: tuple[SheetEntry, ...]
     scraps: tuple[Paper, ...]
@@ -123,10 +125,10 @@ def _areas(one: Taken, papers: Mapping[str, Paper], least: Length) -> tuple[Area
 
 def _entry(line: _Line) -> PaperEntry:
     paper = line.paper
-    had, each = max(paper.count, line.begun), paper.area
-    left = had - line.begun
-    areas = line.areas + Areas(had=had * each, whole=left * each)
-    return PaperEntry(paper, had, left, areas, tuple(line.sheets), tuple(line.scraps))
+    had, each = paper.count, paper.area
+    left, over = max(0, had - line.begun), max(0, line.begun - had)
+    areas = line.areas + Areas(had=(had + over) * each, whole=left * each)
+    return PaperEntry(paper, had, left, over, areas, tuple(line.sheets), tuple(line.scraps))
 
 
 def words(areas: Areas, ruler: Ruler) -> str:

@@ -107,6 +107,8 @@ def helps(members: Sequence[Member], piece: str, planner: Planner) -> list[Help]
     Of each kind of change the least that does is told. Each was tried: fewer pieces are without a place then.
     """
     member, lost = next((m, p) for m in members for p in m.pieces if m.key(p.id) == piece)
+    if lost.choice.paper not in member.ground.shelf.papers:  # a print, or a paper is to be chosen first
+        return []
     before = len(settle_all(members, planner).plan.unplaced)
     found = []
     for kind in (_pieced, _gutted, _other_side, _other_paper, _narrower, _smaller):

@@ -1,0 +1,32 @@
+"""The shapes that documents have had: a number for each kind, raised whenever what is written of it changes, and how a
+document of an earlier shape becomes one of the next.
+
+Number 1 is everything up to 0.3 and the pages of openings, quarters and named rests after it; what differs among those
+is told apart by `formats.reading`. A number is raised together with a migration of the library, so that an older Ulna
+refuses the library as a whole and does not read half of it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from typing import Any
+
+FORMS: Mapping[str, int] = {}
+"""Kinds that are beyond 1."""
+
+STEPS: Mapping[tuple[str, int], Callable[[dict[str, Any]], dict[str, Any]]] = {}
+"""For a kind and a number, what makes its document one of the next number."""
+
+
+def form_of(kind: str) -> int:
+    """The number of the shape in which a kind is written now."""
+    return FORMS.get(kind, 1)
+
+
+def raised(kind: str, form: int, body: dict[str, Any]) -> dict[str, Any]:
+    """A document of an earlier shape in the one of now. Raises `ValueError` for one of a later shape."""
+    if form > form_of(kind):
+        raise ValueError(f"it was written by a later Ulna, in shape {form} of a {kind}")
+    for number in range(form, form_of(kind)):
+        body = STEPS[kind, number](body)
+    return body
