@@ -55,7 +55,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
 def test_axe_finds_nothing_serious(window: Callable[..., Page], bench: str) -> None:
     """Names, roles, contrast."""
     page = window(bench)
-    page.add_script_tag(path=str(AXE))
+    page.evaluate(AXE.read_text())
     found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
     serious = [
         f"{v['id']}: {v['nodes'][0]['html'][:160]}"

@@ -29,6 +29,10 @@ from ulna.store.picture_box import Copy
 
 router = APIRouter(prefix="/api", tags=["photos"])
 
+PICTURES = {".jpg": "image/jpeg", ".png": "image/png", ".webp": "image/webp", ".heic": "image/heic"}
+"""What may be served from the pictures' folder, as what."""
+ALONE = {"Content-Security-Policy": "default-src 'none'; sandbox", "X-Content-Type-Options": "nosniff"}
+"""A picture opened by itself can do nothing."""
 FOREVER = {"Cache-Control": "private, max-age=31536000, immutable"}
 
 
@@ -196,7 +200,11 @@ def get_picture(
 ) -> FileResponse:
     """A copy of a picture in a look. What is at an address never changes; a template's has its edition in `v`."""
     lasts = v or not id.startswith("template-")
-    return FileResponse(home.roll.picture(id, copy, look.of_key(look_key)), headers=FOREVER if lasts else None)
+    file = home.roll.picture(id, copy, look.of_key(look_key))
+    media = PICTURES.get(file.suffix.lower())
+    if media is None:
+        raise NotThere("picture", id)
+    return FileResponse(file, media_type=media, headers=ALONE | (FOREVER if lasts else {}))
 
 
 # ---- prints of a photo -----------------------------------------------------------------------------

@@ -205,6 +205,7 @@ def _listening(host: str, port: int) -> socket.socket:
     listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listening.bind((host, port))
+        listening.listen(128)  # who comes before all is ready waits, and is not turned away
     except OSError as error:
         taken = "another program, perhaps another Ulna, is there already; choose another port with --port"
         why = taken if error.errno == errno.EADDRINUSE else f"{error.strerror}; choose another with --host"

@@ -68,6 +68,15 @@ class Darkroom:
 
 
 def _step_back() -> None:
-    """Lower priority; and the end of the application, not a key pressed in its terminal, ends this process."""
+    """Lower priority; and the end of the application, whatever ends it, ends this process, not a key pressed in its
+    terminal."""
     os.nice(10)
     signal.signal(signal.SIGINT, signal.SIG_IGN)
+    threading.Thread(target=_end_with_parent, daemon=True).start()
+
+
+def _end_with_parent() -> None:
+    parent = multiprocessing.parent_process()
+    if parent is not None:
+        parent.join()
+        os._exit(1)

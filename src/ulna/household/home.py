@@ -111,7 +111,7 @@ class Household:
         self.printing = Printing(self.library, self.roll, self.darkroom, printer)
         found: tuple[Documents[Any], ...] = (
             self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings, self.roll.records,
-            self.roll.templates, self.printing.lists,
+            self.roll.templates, self.printing.lists, self.printing.runs,
         )  # fmt: skip
         self.documents = {documents.kind: documents for documents in found}
         self._cache: dict[Hashable, tuple[object, Any]] = {}

@@ -24,6 +24,7 @@ from ulna.household.darkroom import WORKERS, Darkroom
 from ulna.household.documents import Documents
 from ulna.household.roll import Roll
 from ulna.machines.photo_printer.line import Line, NoAnswer
+from ulna.store.errors import NotThere, Unreadable
 from ulna.store.ids import new_id
 from ulna.store.library import Kept, Library
 
@@ -52,6 +53,7 @@ class Printing:
     def __init__(self, library: Library, roll: Roll, darkroom: Darkroom, printer: str | None) -> None:
         self.roll, self.darkroom = roll, darkroom
         self.lists = Documents(library, "prints", PrintList)
+        self.runs = Documents(library, "run", Run)
         self.line = Line(printer) if printer else None
         self._run: Run | None = None
         self._stop = threading.Event()
@@ -184,7 +186,17 @@ class Printing:
         return self.line
 
     def run(self) -> Run | None:
-        return self._run
+        """The run that is under way, or how the last one ended, also before a restart."""
+        if self._run is not None:
+            return self._run
+        try:
+            last = self.runs.get("run").body
+        except (NotThere, Unreadable):
+            return None
+        if last.phase not in ("making", "sending"):
+            return last
+        sent = f"{len(last.jobs)} of its jobs had been sent; look at the printer first" if last.jobs else ""
+        return replace(last, phase="failed", says=f"Ulna was closed during the run; {sent or 'start it again'}")
 
     def start(self, list_: PrintList, plan: PrintPlan) -> Run:
         """Begins a print run in the background, unless one is on its way. Raises `NoAnswer`."""
@@ -196,13 +208,14 @@ class Printing:
             self._stop.clear()
             prints = {(p.part.wanted, p.part.shows) for sheet in plan.sheets for p in sheet.placed}
             self._run = Run("making", 0, len(prints))
+            self._keep(self._run)
         threading.Thread(target=self._print, args=(line, list_, plan), daemon=True).start()
         return self._run
 
     def stop(self) -> Run | None:
         """Stops a run that is being made, and takes back the jobs that were sent."""
         self._stop.set()
-        run, says = self._run, "The run was stopped."
+        run, says = self.run(), "The run was stopped."
         if run is None:
             return None
         try:
@@ -211,6 +224,7 @@ class Printing:
         except UlnaError as error:
             says = f"The run was stopped here, but {error}"
         self._run = replace(run, phase="stopped", says=says)
+        self._keep(self._run)
         return self._run
 
     def _print(self, line: Line, list_: PrintList, plan: PrintPlan) -> None:
@@ -236,6 +250,17 @@ class Printing:
         with self._lock:
             if self._run is not None and self._run.phase != "stopped":
                 self._run = replace(self._run, **changes)  # type: ignore[arg-type]
+                if "made" not in changes:
+                    self._keep(self._run)
+
+    def _keep(self, run: Run) -> None:
+        """So that it is known after a restart."""
+        try:
+            self.runs.write("run", self.runs.get("run").version, run, run.phase)
+        except NotThere:
+            self.runs.add(run, run.phase, id="run")
+        except Unreadable:
+            pass
 
 
 def _name(wanted: WantedPrint, photos: dict[str, Photo]) -> str:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import re
 import threading
+import time
 import zlib
 from collections.abc import Callable, Collection, Iterable, Iterator
 from contextlib import contextmanager
@@ -155,10 +156,13 @@ class Library:
         if self.in_transaction:
             yield
             return
+        end = time.monotonic() + PATIENCE
         if not self._writing.acquire(timeout=PATIENCE):
             raise Busy
         try:
             with Session(self.engine) as session:
+                left = max(100, round(1000 * (end - time.monotonic())))
+                session.connection().exec_driver_sql(f"PRAGMA busy_timeout = {left}")
                 session.connection().exec_driver_sql("BEGIN IMMEDIATE")
                 self._own.session = session
                 try:
