@@ -6,7 +6,7 @@ BIN := .venv/bin
 unexport PYTHONDONTWRITEBYTECODE
 FRONT := $(shell find frontend/src frontend/public -type f) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo demo-reset test check format types bench screenshots clean
+.PHONY: demo demo-reset test check format types bench hard audit screenshots clean
 
 demo: .made/python .made/web
 	$(BIN)/ulna demo --home .demo --port $(PORT)
@@ -38,6 +38,16 @@ types: .made/python .made/node
 bench: .made/python .made/web .made/chromium
 	ULNA_PAGES=20000 $(BIN)/python -m pytest -n 2 tests/core/cutting/test_blind_hand.py
 	$(BIN)/python bench/run.py
+
+# A thousand kills, five hundred broken files, a hundred thousand requests, the windows' model twenty times as long.
+hard: .made/python
+	ULNA_HARD=20 $(BIN)/python -m pytest -n 0 tests/household/test_windows.py
+	$(BIN)/python -m tests.hard
+
+# Known holes in what is used and what ships; asks the registries.
+audit: .made/python .made/node
+	$(BIN)/uv tool run pip-audit -r requirements.lock --disable-pip --require-hashes
+	cd frontend && npm audit --omit=dev
 
 screenshots: .made/python .made/web .made/chromium
 	$(BIN)/python docs/take_screenshots.py

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import json
+import random
+from collections import Counter
 from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
-from hypothesis import HealthCheck, given, settings
-from hypothesis import strategies as st
 
 from tests.api.client import client_of
 from tests.api.documents import jpeg, kit, mat, page, photo_part, sheet
@@ -29,27 +30,10 @@ SEEDS: dict[str, Any] = {
     "/api/piecing": {"page": page(photo_part("p", mat("1/8 in", "ink"))), "id": None},
     "/api/cutplan": {**REQUEST, "seconds": 0.01},
 }
-ODD = st.sampled_from(
-    [
-        None,
-        True,
-        -1,
-        0,
-        1.5,
-        1e300,
-        "",
-        "x",
-        "5 ft",
-        "0 in",
-        "99999 mm",
-        [],
-        {},
-        "\u0000",
-        "<script>",
-        "é" * 300,
-        [[]],
-    ]
-)
+ODD: list[Any] = [
+    None, True, -1, 0, 1.5, 1e300, "", "x", "5 ft", "0 in", "99999 mm", [], {}, "\u0000", "<script>", "é" * 300, [[]],
+]  # fmt: skip
+KEEPS = ("/api/kits", "/api/pages")
 
 
 @pytest.fixture(scope="module")
@@ -68,25 +52,42 @@ def places(value: Any, path: tuple[Any, ...] = ()) -> Iterator[tuple[Any, ...]]:
         yield from places(inner, (*path, key))
 
 
-@settings(max_examples=250, suppress_health_check=[HealthCheck.function_scoped_fixture, HealthCheck.too_slow])
-@given(st.data())
-def test_one_odd_value_anywhere(api: TestClient, data: st.DataObject) -> None:
-    """A document that is right but for one or two values is answered or refused in one sentence."""
-    path = data.draw(st.sampled_from(sorted(SEEDS)))
+def with_odd_values(rng: random.Random) -> tuple[str, Any]:
+    """An address and a document that is right but for one or two values."""
+    path = rng.choice(sorted(SEEDS))
     document = json.loads(json.dumps(SEEDS[path]))
-    for _ in range(data.draw(st.integers(1, 2))):
-        *way, last = data.draw(st.sampled_from(list(places(SEEDS[path]))))
+    for _ in range(rng.randint(1, 2)):
+        *way, last = rng.choice(list(places(SEEDS[path])))
         at = document
         try:
             for step in way:
                 at = at[step]
-            at[last] = data.draw(ODD)
+            at[last] = rng.choice(ODD)
         except (KeyError, TypeError, IndexError):
             continue
-    answer = api.post(path, json=document)
-    assert answer.status_code < 500, (path, document, answer.text)
-    if answer.status_code >= 400:
-        assert answer.json()["sentence"]
+    return path, document
+
+
+def odd_requests(folder: Path, count: int, seed: int = 1) -> tuple[Counter[int], list[str]]:
+    """So many of them; how often each status was answered, and what was wrong."""
+    rng, statuses, wrong = random.Random(seed), Counter[int](), list[str]()
+    with client_of(folder, raises=False) as api:
+        api.post("/api/kits", json=kit(sheet("ink")))
+        for _ in range(count):
+            path, document = with_odd_values(rng)
+            if path in KEEPS and rng.random() < 0.9:  # what is kept makes the household grow
+                continue
+            answer = api.post(path, json=document)
+            statuses[answer.status_code] += 1
+            if answer.status_code >= 500 or (answer.status_code >= 400 and not answer.json()["sentence"]):
+                wrong.append(f"{path} {answer.status_code} {answer.text[:200]} for {json.dumps(document)[:600]}")
+    return statuses, wrong
+
+
+def test_one_odd_value_anywhere(tmp_path: Path) -> None:
+    """A document that is right but for one or two values is answered or refused in one sentence."""
+    statuses, wrong = odd_requests(tmp_path, 300)
+    assert wrong == [] and statuses.total() > 200 and {200, 422} <= set(statuses)
 
 
 @pytest.mark.parametrize("path", sorted(SEEDS))

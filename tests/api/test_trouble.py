@@ -25,9 +25,9 @@ def home_of(api: TestClient) -> Household:
 
 
 @contextmanager
-def full(api: TestClient) -> Iterator[None]:
+def full(home: Household) -> Iterator[None]:
     """The database may not grow, as on a disk that is full."""
-    engine = home_of(api).library.engine
+    engine = home.library.engine
     with engine.connect() as raw:
         raw.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
     engine.dispose()
@@ -70,7 +70,7 @@ def test_a_full_disk_is_told_and_afterwards_the_same_goes_through(
     """What was saved before is there; nothing is half there."""
     do, id = deeds(api, begun)[deed], begun["saved"]["id"]
     before = api.get(f"/api/pages/{id}").json(), api.get("/api/kits").json()
-    with full(api):
+    with full(home_of(api)):
         answer = do()
         assert (answer.status_code, answer.json()["sentence"]) == (507, Full().sentence)
         assert (api.get(f"/api/pages/{id}").json(), api.get("/api/kits").json()) == before

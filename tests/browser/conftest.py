@@ -14,6 +14,7 @@ from playwright.sync_api import Browser, ConsoleMessage, Page, Playwright, expec
 
 from tests.browser.deeds import add_photo_parts, choose_paper, kit_there, page_there, saved, watch
 from ulna.api.app import WEB, create_app
+from ulna.api.door import Door
 from ulna.household.home import Household
 from ulna.household.searches import Searches
 
@@ -38,13 +39,13 @@ expect.set_options(timeout=PATIENCE)
 class Server:
     """The application in a thread. It can be stopped and started again on the same port."""
 
-    def __init__(self, home: Path, printer: str | None = None) -> None:
-        self.home, self.port, self.printer = home, 0, printer
+    def __init__(self, home: Path, printer: str | None = None, door: Door = Door()) -> None:
+        self.home, self.port, self.printer, self.door = home, 0, printer, door
         self.start()
 
     def start(self) -> None:
         self.household = Household(self.home, self.printer)
-        self.app = create_app(self.household)
+        self.app = create_app(self.household, self.door)
         config = uvicorn.Config(self.app, host="127.0.0.1", port=self.port, log_level="error")
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
@@ -64,7 +65,8 @@ class Server:
         state, self.home = self.app.state, home
         state.searches.close()
         state.household.close()
-        state.household, state.searches = Household(home, self.printer), Searches()
+        self.household = state.household = Household(home, self.printer)
+        state.searches = Searches()
 
     @property
     def address(self) -> str:
@@ -111,8 +113,8 @@ def open_window(browser: Browser, server: Server) -> Iterator[Callable[..., Page
         if message.type == "error" and "Failed to load resource" not in message.text:
             problems.append(message.text)
 
-    def window(width: int = 1280, height: int = 800) -> Page:
-        context = browser.new_context(viewport={"width": width, "height": height}, base_url=server.address)
+    def window(width: int = 1280, height: int = 800, at: Server = server) -> Page:
+        context = browser.new_context(viewport={"width": width, "height": height}, base_url=at.address)
         contexts.append(context)
         page = context.new_page()
         page.add_init_script(FLAT)

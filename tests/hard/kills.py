@@ -57,7 +57,9 @@ def picture(n: int) -> bytes:
 
 def page_of(paper: str) -> PagePlan:
     """A page with a panel that takes a cut of a sheet."""
-    return PagePlan("The lock", parts=(Panel("panel", width=inches(12), height=inches(8), choice=PaperChoice(paper)),))
+    return PagePlan(
+        "The lock", parts=(Panel("panel", width=inches(12), height=inches(8), choice=PaperChoice(paper)),)
+    )
 
 
 def at_table(folder: Path) -> Household:

@@ -27,14 +27,18 @@ from ulna.store.library import DATABASE
 
 @pytest.fixture
 def folder(tmp_path: Path) -> Path:
+    return laid_out(tmp_path / "home")
+
+
+def laid_out(folder: Path) -> Path:
     """A household with two pages of two states each, a kit, and a photo."""
-    with closing(Household(tmp_path / "home")) as home:
+    with closing(Household(folder)) as home:
         for name in ("Rain on the roof", "The lock"):
             kept = home.pages.add(PagePlan(name), "began")
             home.pages.write(kept.id, 1, PagePlan(name, story="a heron"), "told a story")
         home.kits.add(Kit("Reeds"), "unpacked")
         home.roll.take_in(io.BytesIO(picture(1)), "heron.jpg")
-    return tmp_path / "home"
+    return folder
 
 
 def harmed(folder: Path, sql: str) -> None:

@@ -7,6 +7,7 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
 
+from anyio import to_thread
 from fastapi import FastAPI, Response
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
@@ -52,6 +53,9 @@ MODULES = (
     book,
     together,
 )
+AT_ONCE = 150
+"""So many requests are worked on side by side; those that wait for a plan or a picture keep no reader waiting."""
+
 WEB = Path(__file__).parent.parent / "web"
 
 
@@ -62,6 +66,7 @@ def create_app(household: Household, door: Door = Door()) -> FastAPI:
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         app.state.household = household
         app.state.searches = Searches()
+        to_thread.current_default_thread_limiter().total_tokens = AT_ONCE
         yield
         app.state.searches.close()
 
@@ -77,7 +82,7 @@ def create_app(household: Household, door: Door = Door()) -> FastAPI:
     )
     app.state.door = door
     register(app)
-    app.add_middleware(GZipMiddleware, minimum_size=2_000)
+    app.add_middleware(GZipMiddleware, minimum_size=2_000, compresslevel=3)
     app.add_middleware(Guard, door=door)
     for module in MODULES:
         app.include_router(module.router)

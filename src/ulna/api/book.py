@@ -139,6 +139,19 @@ def _when(one: book.SheetEntry, cutting: Cutting) -> datetime | None:
 def _paper(
     entry: book.PaperEntry, keeps: dict[str, int], names: dict[str, str], home: Household, ruler: Ruler
 ) -> PaperBook:
+    """As it was worked out before, where nothing of it has changed."""
+    called = {page: names.get(page, "") for page in (*keeps, *(one.page for one in entry.sheets))}
+    key, known = (entry, keeps, called, ruler), home.lasting.setdefault("book", {})
+    found = known.get(entry.paper.id)
+    if found is None or found[0] != key:
+        found = known[entry.paper.id] = key, _worked_out(entry, keeps, called, home, ruler)
+    worked: PaperBook = found[1]
+    return worked
+
+
+def _worked_out(
+    entry: book.PaperEntry, keeps: dict[str, int], names: dict[str, str], home: Household, ruler: Ruler
+) -> PaperBook:
     cuttings = home.cuttings()
     sheets = []
     for one in entry.sheets:

@@ -95,8 +95,9 @@ def page_as_png(id: str, home: AtHome, width: Annotated[int, Query(ge=50, le=400
         name, drawing = _drawing(id, home, "thumb" if width <= THUMB else "view")
         return name, svg.raster(drawing, width)
 
-    kinds = ["kit", "photo", "template", "page", "settings"]
-    name, picture = home.cached(("picture", id), kinds, render) if width == THUMB else render()
+    kinds = ["kit", "photo", "template", "settings"]
+    key = "picture", id, home.pages.get(id).version
+    name, picture = home.cached(key, kinds, render) if width == THUMB else render()
     return attachment(picture, f"{name}.png", "image/png")
 
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, File, Query, UploadFile
-from fastapi.responses import FileResponse
+from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
@@ -167,12 +167,24 @@ def _shown(kept: Kept[PhotoRecord], used: dict[str, list[UsedOn]]) -> PhotoOut:
     )
 
 
-@router.get("/photos")
-def list_photos(home: AtHome) -> list[PhotoOut]:
+@router.get("/photos", response_model=list[PhotoOut])
+def list_photos(home: AtHome) -> Response:
     """By the time they were taken, those without one last."""
-    used = _used_on(home)
+    used, known = _used_on(home), home.lasting.setdefault("photos", {})
     kept = sorted(home.roll.records.all(), key=lambda k: (k.body.taken is None, k.body.taken or ""))
-    return [_shown(one, used) for one in kept]
+    return Response(
+        b"[" + b",".join(_as_json(one, used, known) for one in kept) + b"]", media_type="application/json"
+    )
+
+
+def _as_json(kept: Kept[PhotoRecord], used: dict[str, list[UsedOn]], known: dict[str, Any]) -> bytes:
+    """A photo of the list as it is answered; of thousands only those are worked out that are other ones now."""
+    key = kept.version, used.get(kept.id, [])
+    found = known.get(kept.id)
+    if found is None or found[0] != key:
+        found = known[kept.id] = key, _shown(kept, used).model_dump_json().encode()
+    written: bytes = found[1]
+    return written
 
 
 @router.post("/photos", status_code=201)

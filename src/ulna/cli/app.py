@@ -176,8 +176,9 @@ def _serve(
 
     from ulna.api.app import create_app, steady
     from ulna.household.home import Household
+    from ulna.household.planroom import Planroom
 
-    household = Household(home, printer)
+    household = Household(home, printer, planroom=Planroom())
     try:
         listening = _listening(host, port)
         app = create_app(household, _door(home, host, list(names), tls is not None))

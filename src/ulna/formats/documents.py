@@ -34,7 +34,7 @@ from pydantic_core import CoreSchema, core_schema, to_jsonable_python
 from ulna.core import measure, ranges
 from ulna.core.errors import LengthError
 from ulna.core.measure import Length
-from ulna.formats.reading import AS_IT_WAS, BESIDE, FIELD_RULES, HOLDS, RULES
+from ulna.formats.reading import AS_IT_WAS, BESIDE, FIELD_RULES, HOLDS, LISTED, RULES
 
 Value = TypeVar("Value")
 
@@ -284,6 +284,26 @@ def plain(value: Any) -> Any:
     return value
 
 
+MOST_WRITTEN = 3_000
+"""So many values are kept as they were written: lists are asked for again and again, and values never change."""
+
+_WRITTEN: dict[int, tuple[Any, Any]] = {}
+
+
+def plain_once(value: Any) -> Any:
+    """As `plain`; a value that was written before is not worked out again. Who gets it changes nothing in it."""
+    known = _WRITTEN.get(id(value))
+    if known is not None and known[0] is value:
+        return known[1]
+    document = plain(value)
+    if type(value) in LISTED:
+        if len(_WRITTEN) >= MOST_WRITTEN:
+            for old in list(_WRITTEN)[: MOST_WRITTEN // 2]:
+                _WRITTEN.pop(old, None)
+        _WRITTEN[id(value)] = value, document
+    return document
+
+
 @cache
 def _begins(kind: type) -> tuple[tuple[str, str], ...]:
     """What a kind of something begins with."""
@@ -321,7 +341,7 @@ class _Document:
         return core_schema.no_info_wrap_validator_function(
             lambda value, validate: value if _is_value(value) else value_of(validate(value)),
             handler.generate_schema(_document(source)),
-            serialization=core_schema.plain_serializer_function_ser_schema(plain),
+            serialization=core_schema.plain_serializer_function_ser_schema(plain_once),
         )
 
     def __get_pydantic_json_schema__(self, schema: CoreSchema, handler: GetJsonSchemaHandler) -> JsonSchemaValue:

@@ -10,14 +10,17 @@ from ulna.core.cutting.cut_list import CutPiece, CutSheet, Rest
 from ulna.core.cutting.progress import letters
 from ulna.core.findings import Remedy
 from ulna.core.geometry.figures import Hole, Outline
+from ulna.core.page.plan import PagePlan
 from ulna.core.paper import patterns, shelf
-from ulna.core.paper.shelf import Paper, Side
+from ulna.core.paper.shelf import Kit, Paper, Side
 from ulna.core.parts import place
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.place import Place
 from ulna.core.photos.crop import Crop
+from ulna.core.photos.photo import PhotoRecord
+from ulna.core.photos.template import Template
 
 RULES: dict[type, Callable[[Any], str]] = {
     Paper: shelf.faults_of,
@@ -34,6 +37,10 @@ written."""
 
 HOLDS: dict[tuple[type, str], Any] = {(Remedy, "part"): Part}
 """What a field holds that its own room does not know."""
+
+
+LISTED = (Kit, PagePlan, PhotoRecord, Template)
+"""What lists give again and again."""
 
 
 def _one_opening(data: dict[str, Any]) -> dict[str, Any]:

@@ -33,7 +33,6 @@ from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.pieces import Ground, Piece
-from ulna.core.planner import plan_cuts
 from ulna.core.planner.plan import CutPlan
 from ulna.formats import cut_csv, cut_document
 from ulna.household.home import CUTTING_OF, Household, without
@@ -104,7 +103,7 @@ def _on_what_stands(act: Callable[P, Value]) -> Callable[P, Value]:
 def settled(home: Household, plan: PagePlan, page: str | None, effort: int, ruler: Ruler | None = None) -> Settled:
     """A recipe's pieces, gutted by the person's word and the house rule, and the plan of their cuts."""
     worked, ground = _worked(home, plan, page, ruler)
-    return settle(worked, plan, ground, _planner(effort))
+    return settle(worked, plan, ground, _planner(home, effort))
 
 
 def _worked(
@@ -132,7 +131,7 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         worked = _worked(home, plan, page, ruler)[0]
         cuts, otherwise = refinished(cuts, ticked, {p.id: p for p in worked.pieces}, ruler, home.punches())
         new, gone = progress.changes(worked.pieces, cuts, otherwise)
-        lacks = (*_lacking(new, left, ruler), *unchosen(worked.pieces, home.shelf_for(page)))
+        lacks = (*_lacking(home, new, left, ruler), *unchosen(worked.pieces, home.shelf_for(page)))
         lacked = {one.piece for one in lacks}
         still = tuple(p for p in new if p.id not in lacked)
         return PageCuts(
@@ -146,19 +145,19 @@ def page_cuts(home: Household, page: str) -> PageCuts:
     return PageCuts(version, ruler, cuts, ticked, False, (), (), lacks, found.plan.proved_minimal, stands_on)
 
 
-LIST_FOLLOWS = ("kit", "cutting", "page", "photo", "template", "settings")
-"""A list that is not begun is made anew when one of these changes."""
+LIST_FOLLOWS = ("kit", "photo", "template", "settings", "cuttings", "keeps")
+"""A list that is not begun is made anew when one of these changes, or its page."""
 
 
-def list_key(page: str) -> Hashable:
-    """Under what the household remembers it."""
-    return "cut list", page
+def list_key(home: Household, page: str) -> Hashable:
+    """Under what the household remembers it. Raises `NotThere`."""
+    return "cut list", page, home.pages.get(page).version
 
 
 def fresh_list(home: Household, page: str) -> Settled:
     """A page's pieces and the best plan of their cuts that was found so far. Raises `NotThere`."""
     plan = home.page(page)
-    return home.cached(list_key(page), LIST_FOLLOWS, lambda: settled(home, plan, page, EFFORT_TO_CUT))
+    return home.cached(list_key(home, page), LIST_FOLLOWS, lambda: settled(home, plan, page, EFFORT_TO_CUT))
 
 
 def shelf_left(home: Household, page: str, cuts: CutList, ticked: Collection[str]) -> Shelf:
@@ -268,7 +267,10 @@ def _still(page: Evaluated, cutting: Cutting | None) -> frozenset[str] | None:
 def together(home: Household, pages: Sequence[str]) -> tuple[list[Member], Settled]:
     """Pages planned together, and what comes of it. Raises `NotThere`."""
     found = members(home, pages)
-    settled = home.cached(("together", *pages), LIST_FOLLOWS, lambda: settle_all(found, _planner(EFFORT_TO_CUT)))
+    versions = tuple(home.pages.get(page).version for page in pages)
+    settled = home.cached(
+        ("together", *pages, versions), LIST_FOLLOWS, lambda: settle_all(found, _planner(home, EFFORT_TO_CUT))
+    )
     return found, settled
 
 
@@ -276,7 +278,9 @@ def remedies(home: Household, pages: Sequence[str], piece: str) -> list[Help]:
     """What would help a piece, by its full id, that these pages have no sheet for. Raises `NotThere`."""
     found, _ = together(home, pages)
     return (
-        helps(found, piece, _planner(EFFORT)) if any(m.key(p.id) == piece for m in found for p in m.pieces) else []
+        helps(found, piece, _planner(home, EFFORT))
+        if any(m.key(p.id) == piece for m in found for p in m.pieces)
+        else []
     )
 
 
@@ -284,13 +288,13 @@ def remedies_alone(home: Household, plan: PagePlan, page: str | None, piece: str
     """What would help a piece of a recipe that there is no sheet for."""
     worked, ground = _worked(home, plan, page)
     alone = [Member("", plan, worked, ground)]
-    return helps(alone, piece, _planner(EFFORT)) if any(p.id == piece for p in worked.pieces) else []
+    return helps(alone, piece, _planner(home, EFFORT)) if any(p.id == piece for p in worked.pieces) else []
 
 
 def piecing_alone(home: Household, plan: PagePlan, page: str | None) -> Help | None:
     """Mats of a recipe that would save a sheet if they were pieced of strips."""
     alone = Member("", plan, *_worked(home, plan, page))
-    return piecing(alone, settle_all([alone], _planner(EFFORT)), _planner(EFFORT))
+    return piecing(alone, settle_all([alone], _planner(home, EFFORT)), _planner(home, EFFORT))
 
 
 def document(home: Household, page: str) -> cut_document.Document:
@@ -350,8 +354,8 @@ def page_pieces(home: Household, page: str, now: PageCuts) -> tuple[Piece, ...]:
     return _worked(home, home.page(page), page, now.ruler)[0].pieces
 
 
-def _planner(effort: int) -> Planner:
-    return lambda request: plan_cuts(request, effort)
+def _planner(home: Household, effort: int) -> Planner:
+    return lambda request: home.planroom.plan(request, effort)
 
 
 def _cutting(home: Household, page: str) -> tuple[int, Cutting]:
@@ -387,9 +391,9 @@ def _with_source(cuts: CutList, sheet: CutSheet, ticked: frozenset[str]) -> froz
     return ticked
 
 
-def _lacking(pieces: list[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, ...]:
+def _lacking(home: Household, pieces: list[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, ...]:
     asked = demand(pieces, shelf)
-    return lacking(plan_cuts(asked, EFFORT), pieces, shelf, ruler) if asked.pieces else ()
+    return lacking(home.planroom.plan(asked, EFFORT), pieces, shelf, ruler) if asked.pieces else ()
 
 
 def _listed(
@@ -410,7 +414,9 @@ def _again(home: Household, page: str, now: PageCuts, cuts: CutList, ticked: fro
     history, otherwise = refinished(history, ticked, {p.id: p for p in pieces}, now.ruler, home.punches())
     missing, _ = progress.changes(pieces, history, otherwise)
     first = max((p.number for s in cuts.sheets for p in s.pieces), default=0) + 1
-    more = _listed(home, plan_cuts(demand(missing, shelf), EFFORT_TO_CUT), missing, shelf, now.ruler, first)
+    more = _listed(
+        home, home.planroom.plan(demand(missing, shelf), EFFORT_TO_CUT), missing, shelf, now.ruler, first
+    )
     rekeyed = progress.rekeyed(more.sheets, {s.key for s in begun} | _begun_elsewhere(home, page))
     used = {sheet.paper for sheet in rekeyed}
     kept = []

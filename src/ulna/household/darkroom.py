@@ -72,10 +72,15 @@ def _step_back() -> None:
     terminal."""
     os.nice(10)
     signal.signal(signal.SIGINT, signal.SIG_IGN)
-    threading.Thread(target=_end_with_parent, daemon=True).start()
+    end_with_parent()
 
 
-def _end_with_parent() -> None:
+def end_with_parent() -> None:
+    """Ends this process once the one that started it is gone, whatever ended that."""
+    threading.Thread(target=_wait_for_parent, daemon=True).start()
+
+
+def _wait_for_parent() -> None:
     parent = multiprocessing.parent_process()
     if parent is not None:
         parent.join()

@@ -29,7 +29,7 @@ class Documents(Generic[Value]):
         """`allowed` raises where a value must not come to be, as things stand when it is written."""
         self.library, self.kind, self.of, self.allowed = library, kind, of, allowed
         self._known: dict[str, Kept[Value] | Aside] = {}
-        self._seq = 0
+        self._seq, self._moment = 0, -1
         self._lock = threading.Lock()
 
     def all(self) -> list[Kept[Value]]:
@@ -48,12 +48,16 @@ class Documents(Generic[Value]):
     def _everything(self) -> dict[str, Kept[Value] | Aside]:
         if self.library.in_transaction:  # what is seen there may never come to be
             return {one.id: self._typed_or_aside(one) for one in self.library.since(self.kind, 0)}
+        moment = self.library.moment()
+        if moment == self._moment:
+            return self._known
         with self._lock:
             changed = self.library.since(self.kind, self._seq)
             if changed:
                 fresh = {one.id: self._typed_or_aside(one) for one in changed}
                 self._known = self._known | fresh
                 self._seq = max(one.seq for one in changed)
+            self._moment = moment
             return self._known
 
     def get(self, id: str) -> Kept[Value]:

@@ -9,6 +9,7 @@ import contextlib
 import hashlib
 import io
 import json
+import threading
 from collections.abc import Callable, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
 from pathlib import Path
@@ -37,6 +38,7 @@ from ulna.formats.documents import held, written
 from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
+from ulna.household.planroom import Here
 from ulna.household.printing import Printing
 from ulna.household.roll import Roll
 from ulna.store.errors import Changed, NotThere
@@ -44,7 +46,10 @@ from ulna.store.ids import new_id
 from ulna.store.library import Aside, Kept, Library
 from ulna.store.picture_box import PictureBox
 
-MOST_CACHED = 60
+MOST_CACHED = 1_000
+
+WORKED_OUT = ("cuttings", "keeps")
+"""What may be followed besides kinds of documents."""
 
 COLOURS_LONGEST = 36
 """To so many pixels a picture is made smaller before its colours are measured."""
@@ -93,7 +98,9 @@ def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
 class Household:
     """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
 
-    def __init__(self, home: Path, printer: str | None = None, sweep: bool = True) -> None:
+    def __init__(
+        self, home: Path, printer: str | None = None, sweep: bool = True, planroom: Here | None = None
+    ) -> None:
         """Opens it, made where it is not there. Pictures that nothing speaks of are thrown away where it is to `sweep`.
 
         Raises `StoreError`.
@@ -114,12 +121,18 @@ class Household:
             self.roll.templates, self.printing.lists, self.printing.runs,
         )  # fmt: skip
         self.documents = {documents.kind: documents for documents in found}
+        self.planroom = planroom or Here()
+        self.lasting: dict[str, dict[str, Any]] = {}
+        """What a long list keeps of each of its entries, so that only those that changed are worked out again."""
         self._cache: dict[Hashable, tuple[object, Any]] = {}
+        self._editions: dict[str, tuple[int, object]] = {}
+        self._editing = threading.Lock()
         if sweep:
             self.pictures.sweep(self.pictured)
 
     def close(self) -> None:
         self.darkroom.close()
+        self.planroom.close()
         self.pictures.close()
         self.library.close()
 
@@ -132,17 +145,32 @@ class Household:
         if found is None or found[0] != stamp:
             self.remember(key, stamp, made := make())
             return made
+        self._cache[key] = self._cache.pop(key, found)  # what was asked for last goes last
         value: Value = found[1]
         return value
 
     def stamp(self, kinds: Iterable[str]) -> object:
         """What is another one whenever a document of these kinds has changed."""
-        return self.library.stamps(kinds)
+        asked = list(kinds)
+        worked = [self._edition(kind) for kind in asked if kind in WORKED_OUT]
+        return self.library.stamps([kind for kind in asked if kind not in WORKED_OUT]), *worked
+
+    def _edition(self, name: str) -> int:
+        """Counts the changes of something that is worked out from documents, most of whose changes do not touch it."""
+        value: object = self.cuttings() if name == "cuttings" else self.keeps()
+        with self._editing:
+            count, last = self._editions.get(name, (0, None))
+            if last != value:
+                count += 1
+                self._editions[name] = count, value
+            return count
 
     def remember(self, key: Hashable, stamp: object, value: object) -> None:
         """Keeps a value for as long as the stamp is the same."""
         if len(self._cache) > MOST_CACHED:
-            self._cache.clear()
+            for old in list(self._cache)[: MOST_CACHED // 2]:
+                self._cache.pop(old, None)
+        self._cache.pop(key, None)
         self._cache[key] = stamp, value
 
     # ---- settings, shelf, photos -----------------------------------------------------------------------
@@ -192,7 +220,7 @@ class Household:
     def shelf_for(self, page: str | None) -> Shelf:
         """What a page can be cut from: the shelf less the sheets that other pages have begun, plus their rests."""
         return self.cached(
-            ("shelf", page), ["kit", "cutting", "page", "settings"], lambda: self._read_shelf_for(page)
+            ("shelf", page), ["kit", "settings", "cuttings", "keeps"], lambda: self._read_shelf_for(page)
         )
 
     def _read_shelf_for(self, page: str | None) -> Shelf:
@@ -213,12 +241,13 @@ class Household:
         return self.cached("keeps", ["page", "cutting"], self._read_keeps)
 
     def _read_keeps(self) -> dict[str, dict[str, int]]:
-        found = {}
+        found, cuttings = {}, self.cuttings()
         for kept in self.pages.all():
-            keeps = kept.body.keeps
-            cutting = self.cuttings().get(kept.id)
-            begun = [s.paper for s in progress.begun(*cutting.begun)] if cutting and keeps else []
-            left = {keep.paper: keep.count - begun.count(keep.paper) for keep in keeps}
+            if not kept.body.keeps:
+                continue
+            cutting = cuttings.get(kept.id)
+            begun = [s.paper for s in progress.begun(*cutting.begun)] if cutting else []
+            left = {keep.paper: keep.count - begun.count(keep.paper) for keep in kept.body.keeps}
             found[kept.id] = {paper: count for paper, count in left.items() if count > 0}
         return found
 
@@ -349,7 +378,7 @@ class Household:
 
     def ground(self, format: PageFormat, page: str | None = None) -> Ground:
         """What a page is worked out against; the same ground for as long as nothing on it changes."""
-        kinds = ["kit", "cutting", "page", "photo", "template", "settings"]
+        kinds = ["kit", "photo", "template", "settings", "cuttings", "keeps"]
         return self.cached(
             ("ground", page, format),
             kinds,

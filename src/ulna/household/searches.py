@@ -7,14 +7,13 @@ from __future__ import annotations
 
 import threading
 import time
+from collections.abc import Hashable
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ulna.core.cutting import blocks_in_phase
 from ulna.core.cutting.demand import demand
 from ulna.core.kit.gutting import Settled
-from ulna.core.planner import plan_cuts
-from ulna.core.planner.effort import effort_of
 from ulna.core.planner.outcome import value
 from ulna.core.planner.plan import CutPlan, Layout
 from ulna.core.planner.request import CutRequest
@@ -65,9 +64,9 @@ class Searches:
             running = self._of.get(page)
             if running is not None and running.state == "searching":
                 return running
-            before, stamp = fresh_list(home, page), home.stamp(LIST_FOLLOWS)
+            key, before, stamp = list_key(home, page), fresh_list(home, page), home.stamp(LIST_FOLLOWS)
             search = self._of[page] = Search(page, seconds)
-        threading.Thread(target=_run, args=(home, search, before, stamp), daemon=True).start()
+        threading.Thread(target=_run, args=(home, search, key, before, stamp), daemon=True).start()
         return search
 
     def stop(self, page: str) -> None:
@@ -83,16 +82,16 @@ class Searches:
             self.stop(page)
 
 
-def _run(home: Household, search: Search, before: Settled, stamp: object) -> None:
+def _run(home: Household, search: Search, key: Hashable, before: Settled, stamp: object) -> None:
     try:
         shelf = home.shelf_for(search.page)
         request = demand(before.pieces, shelf)
-        plan = plan_cuts(request, effort_of(search.seconds), search.over)
+        plan = home.planroom.search(request, search.seconds, search.over)
         plan = blocks_in_phase.parted(plan, before.pieces, shelf)
         old, new = _rank(before.plan, request), _rank(plan, request)
         search.found = "fewer sheets" if new[:2] < old[:2] else "better rest" if new < old else "nothing better"
         if new < old:
-            home.remember(list_key(search.page), stamp, replace(before, plan=plan))
+            home.remember(key, stamp, replace(before, plan=plan))
     finally:
         search.ended.set()
 

@@ -92,7 +92,7 @@ function Bar({ areas, tall }: { areas: Schemas["AreasOut"]; tall?: boolean }) {
 
 function PaperLine({ paper, shelf }: { paper: Schemas["PaperBook"]; shelf: ShelfPaper[] }) {
   const tiles = shelf.find((one) => one.paper.id === paper.paper)?.tiles;
-  const begun = paper.had - paper.left;
+  const begun = paper.had - paper.left + paper.over;
   return (
     <Box
       component="li"
@@ -118,6 +118,7 @@ function PaperLine({ paper, shelf }: { paper: Schemas["PaperBook"]; shelf: Shelf
         </Box>
         <Box>
           had {paper.had}, {begun ? `${begun} begun` : "none begun"},{" "}
+          {paper.over > 0 && `${paper.over} more begun than were unpacked (count them again), `}
           {paper.left ? `${paper.left} whole` : "none whole"}
           {paper.scraps.length > 0 && `, ${paper.scraps.length} ${paper.scraps.length === 1 ? "scrap" : "scraps"}`}
         </Box>
