@@ -74,6 +74,15 @@ def test_every_command_is_documented() -> None:
     assert all(f"## ulna {name}" in text for name in names)
 
 
+def test_every_package_that_ships_is_named_with_its_licence() -> None:
+    """docs/licences.md names what the interface is built from and the faces of the sheets."""
+    packages = json.loads((ROOT / "frontend/package-lock.json").read_text())["packages"]
+    shipped = [name.removeprefix("node_modules/") for name, one in packages.items() if name and not one.get("dev")]
+    text = (ROOT / "docs/licences.md").read_text()
+    assert len(shipped) > 20 and [name for name in shipped if f"- {name} " not in text] == []
+    assert "SIL OPEN FONT LICENSE" in text.upper()
+
+
 def test_every_column_of_a_kits_csv_is_documented() -> None:
     """docs/kits-as-csv.md says what each takes."""
     from ulna.formats.kit_csv import COLUMNS

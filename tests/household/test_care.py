@@ -160,6 +160,7 @@ def harm_anywhere(good: Path, bad: Path, rng: random.Random) -> None:
 
 def broken_file(good: Path, bad: Path, rng: random.Random, ask: Callable[[TestClient], None]) -> str:
     """Opens a household with a damaged library and asks it everything: `refused`, or `open`; never a traceback."""
+    shutil.rmtree(bad, ignore_errors=True)
     harm_anywhere(good, bad, rng)
     list(care.checked(bad, False))
     try:
