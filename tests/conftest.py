@@ -12,6 +12,7 @@ from hypothesis import settings
 
 from tests.api.client import client_of
 from ulna.demo.household import set_up
+from ulna.household import keeper
 
 settings.register_profile("ulna", deadline=None, derandomize=True)
 settings.load_profile("ulna")
@@ -23,6 +24,12 @@ gc.set_threshold(100_000, 20, 50)
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     """The longest file first, so that no worker is left alone with it at the end."""
     items.sort(key=lambda item: item.path.name != "test_blind_hand.py")
+
+
+@pytest.fixture(autouse=True, scope="session")
+def cheap_hashes() -> None:
+    """A passphrase is guarded by what a try costs, which a test need not spend."""
+    keeper.COST.update(time_cost=1, memory_cost=64, parallelism=1)
 
 
 @pytest.fixture(scope="session")

@@ -16,6 +16,7 @@ from sqlalchemy import event
 
 from tests.api.documents import kit, mat, page, photo_part, sheet
 from ulna.household.home import Household
+from ulna.store import library
 from ulna.store.errors import Busy, Full
 
 
@@ -78,8 +79,11 @@ def test_a_full_disk_is_told_and_afterwards_the_same_goes_through(
 
 
 @pytest.mark.parametrize("deed", ["an edit", "a tick"])
-def test_a_lock_of_another_program_holds_up_no_reader(api: TestClient, begun: dict[str, Any], deed: str) -> None:
+def test_a_lock_of_another_program_holds_up_no_reader(
+    api: TestClient, begun: dict[str, Any], deed: str, monkeypatch: pytest.MonkeyPatch
+) -> None:
     """A writer is told within seconds, and when to come again; then it goes through."""
+    monkeypatch.setattr(library, "PATIENCE", 1.0)
     do = deeds(api, begun)[deed]
     with closing(sqlite3.connect(home_of(api).library.file, isolation_level=None)) as other:
         other.execute("BEGIN EXCLUSIVE")
@@ -135,6 +139,18 @@ def test_lines_and_signs_of_all_languages_are_kept(api: TestClient) -> None:
 def test_an_id_that_an_address_or_a_drawing_would_read_is_refused(api: TestClient, id: str) -> None:
     answer = api.post("/api/pages", json={"page": page(photo_part(id))})
     assert answer.status_code == 422 and answer.json()["fields"][0]["field"] == "parts.0.id"
+
+
+def test_a_part_that_counts_from_itself_is_told_whatever_its_kind(api: TestClient) -> None:
+    """Every entry of the menu; the page can be worked out and kept, and lists go on."""
+    menu = api.post("/api/menu", json={"width": "12 in", "height": "12 in"}).json()
+    for part in [entry["part"] for entry in menu]:
+        place = {"on": "left", "across": {"edge": "before", "by": "0 in", "of": "me"}}
+        asked = {"page": page(part | {"id": "me", "place": place})}
+        answer = api.post("/api/evaluate", json=asked)
+        assert answer.status_code in (200, 422), (part["kind"], answer.text)
+        assert api.post("/api/pages", json=asked).status_code in (201, 422)
+    assert len(menu) > 30 and api.get("/api/pages").status_code == api.get("/api/together").status_code == 200
 
 
 @pytest.mark.parametrize("piece", ["p/print", "p/mat-1", "p", "nothing", ""])

@@ -208,7 +208,7 @@ class Windows(RuleBasedStateMachine):
 
 TIMES = int(os.environ.get("ULNA_HARD", "1"))
 Windows.TestCase.settings = settings(
-    max_examples=12 * TIMES,
+    max_examples=8 * TIMES,
     report_multiple_bugs=False,
     stateful_step_count=25,
     deadline=None,

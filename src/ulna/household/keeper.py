@@ -32,6 +32,9 @@ ALL_TRIES, ALL_SECONDS, ALL_WAIT = 30, 600.0, 10.0
 """After so many wrong tries from anywhere within so many seconds, one try in so many seconds is looked at."""
 MOST_ADDRESSES = 10_000
 
+COST: dict[str, Any] = {}
+"""What making a hash costs besides what is usual: seconds and memory that who guesses must spend too."""
+
 SYLLABLES = [c + v for c in "bdfghklmnprstvz" for v in "aeiou"]
 GENERATED = 12
 """Syllables of a generated passphrase: 75 to the 12th power, 74 bits."""
@@ -92,7 +95,7 @@ class Keeper:
             raise FieldError("passphrase", "", told, f"take from {LEAST_CHARACTERS} to {MOST_CHARACTERS}")
         from argon2 import PasswordHasher
 
-        self._write({"hash": PasswordHasher().hash(passphrase), "sessions": {}})
+        self._write({"hash": PasswordHasher(**COST).hash(passphrase), "sessions": {}})
 
     def fits(self, passphrase: str) -> bool:
         """Whether it is the passphrase."""

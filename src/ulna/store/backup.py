@@ -92,7 +92,7 @@ def _pack(
             "lacking": list(lacking),
             "files": {name: {"bytes": size, "sha256": sum} for name, (size, sum) in sums.items()},
         }
-        packed.writestr(MANIFEST, json.dumps(manifest, indent=1))
+        packed.writestr(zipfile.ZipInfo(MANIFEST), json.dumps(manifest, indent=1))
     return sums
 
 
