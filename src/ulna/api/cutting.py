@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import asyncio
+import threading
 import time
 from typing import Annotated, Literal
 
@@ -283,6 +285,19 @@ async def plan_request(request: Request) -> dict[str, object]:
     """The cut planner on its own: an ulna-cut-request in, an ulna-cut-plan out. See docs/cutting.md."""
     start = time.monotonic()
     asked, unit, seconds = cut_json.read(await request.body())
-    end = start + allowed(seconds)
-    plan = await run_in_threadpool(plan_cuts, asked, effort_of(seconds), lambda: time.monotonic() > end)
+    end, gone = start + allowed(seconds), threading.Event()
+    watch = asyncio.create_task(_told_when_gone(request, gone))
+    try:
+        plan = await run_in_threadpool(
+            plan_cuts, asked, effort_of(seconds), lambda: gone.is_set() or time.monotonic() > end
+        )
+    finally:
+        watch.cancel()
     return cut_json.write(plan, unit, time.monotonic() - start)
+
+
+async def _told_when_gone(request: Request, gone: threading.Event) -> None:
+    """Nobody waits for a plan whose asker has left."""
+    while not await request.is_disconnected():
+        await asyncio.sleep(0.2)
+    gone.set()
