@@ -55,6 +55,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
 def test_axe_finds_nothing_serious(window: Callable[..., Page], bench: str) -> None:
     """Names, roles, contrast."""
     page = window(bench)
+    page.wait_for_function("document.getAnimations().every((one) => one.playState !== 'running')")
     page.evaluate(AXE.read_text())
     found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
     serious = [
