@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import copy
 import json
 import random
 from collections import Counter
@@ -62,7 +63,7 @@ def with_odd_values(rng: random.Random) -> tuple[str, Any]:
         try:
             for step in way:
                 at = at[step]
-            at[last] = rng.choice(ODD)
+            at[last] = copy.deepcopy(rng.choice(ODD))
         except (KeyError, TypeError, IndexError):
             continue
     return path, document

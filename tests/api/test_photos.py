@@ -161,3 +161,23 @@ def test_papers_are_ranked_for_a_mat(api: TestClient) -> None:
         "colours": None,
         "choices": [],
     }
+
+
+def test_what_a_file_says_of_itself_is_not_edited(api: TestClient) -> None:
+    """A size of nothing is refused; another size, sum or file name than the picture's own does not count."""
+    came = send(api, "heron.jpg", picture())["photo"]
+    id, record = came["saved"]["id"], came["photo"]
+    refused = api.put(f"/api/photos/{id}", json={"photo": record | {"width": 0}, "version": 1})
+    assert refused.status_code == 422 and "photo.width" in refused.json()["sentence"]
+    odd = record | {
+        "width": 9,
+        "height": 9,
+        "digest": "x",
+        "likeness": "no number",
+        "file": "y",
+        "caption": "by the lock",
+    }
+    kept = api.put(f"/api/photos/{id}", json={"photo": odd, "version": 1}).json()["photo"]
+    assert kept == record | {"caption": "by the lock"}
+    assert api.get("/api/photos").status_code == api.get("/api/pages").status_code == 200
+    assert send(api, "heron.jpg", picture())["how"] == "here"

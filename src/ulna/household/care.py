@@ -64,7 +64,7 @@ def of_file(folder: Path) -> list[Fault]:
     try:
         with closing(sqlite3.connect(file)) as asked:
             told = [str(row[0]) for row in asked.execute("PRAGMA integrity_check(20)")]
-    except sqlite3.DatabaseError as error:
+    except (sqlite3.DatabaseError, UnicodeDecodeError) as error:
         return [*faults, Fault(DATABASE, f"it is no database any more ({error})", RESTORE, fatal=True)]
     if told == ["ok"]:
         return faults

@@ -144,8 +144,17 @@ class Roll:
     def write(
         self, id: str, version: int, record: PhotoRecord, what: str, series: str | None = None
     ) -> Kept[PhotoRecord]:
-        """A photo's new state. Where only its look has changed, what is marked on it moves with the picture."""
+        """A photo's new state. What its file says of itself stays; where only its look has changed, what is marked
+        moves with the picture."""
         before = self.records.get(id).body
+        record = replace(
+            record,
+            width=before.width,
+            height=before.height,
+            file=before.file,
+            digest=before.digest,
+            likeness=before.likeness,
+        )
         if before.look != record.look and before.framing == record.framing:
             pixels = record.width, record.height
             record = replace(record, framing=carried(record.framing, before.look, record.look, pixels))

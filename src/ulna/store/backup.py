@@ -20,7 +20,7 @@ from pathlib import Path
 from typing import IO, Any
 
 from ulna.store import disk
-from ulna.store.engine import told_of
+from ulna.store.engine import REFUSALS, told_of
 from ulna.store.errors import Damaged, StoreError, told_of_disk
 from ulna.store.library import DATABASE
 from ulna.store.schema import KNOWN, copy_database, refuse_newer
@@ -66,7 +66,7 @@ def write(home: Path, file: Path, lacking: tuple[str, ...] = ()) -> Told:
         return Told(documents, sum(name != DATABASE for name in sums), total, lacking)
     except OSError as error:
         raise told_of_disk(error, file) from None
-    except sqlite3.DatabaseError as error:
+    except REFUSALS as error:
         raise (told_of(error, home / DATABASE) or Damaged(str(home / DATABASE))) from None
     finally:
         aside.unlink(missing_ok=True)
@@ -143,7 +143,7 @@ def _asked_about_itself(database: Path) -> dict[str, int]:
             found = asked.execute("SELECT version_num FROM alembic_version").fetchone()
             refuse_newer(str(found[0]) if found else KNOWN[-1])
             return dict(asked.execute("SELECT kind, count(*) FROM document GROUP BY kind ORDER BY kind").fetchall())
-    except sqlite3.DatabaseError as error:
+    except REFUSALS as error:
         raise (told_of(error, database) or Damaged(str(database))) from None
 
 

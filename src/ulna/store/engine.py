@@ -17,6 +17,9 @@ from ulna.store.errors import Busy, Damaged, Full, ReadOnly, StoreError, told_of
 LOCKED_SECONDS = 4
 """So long a lock of another program is waited for."""
 
+REFUSALS = (sqlite3.DatabaseError, UnicodeDecodeError)
+"""What SQLite raises."""
+
 PRAGMAS = ("journal_mode=WAL", "synchronous=FULL", "foreign_keys=ON")
 
 
@@ -41,8 +44,11 @@ def engine_of(file: Path) -> Engine:
         connection.isolation_level = None  # transactions are begun by hand, see `Library.transaction`
         # One letter that is none must not take a whole list away: it is found by its sum.
         connection.text_factory = lambda raw: raw.decode("utf-8", "replace")
-        for pragma in PRAGMAS:
-            connection.execute(f"PRAGMA {pragma}")
+        try:
+            for pragma in PRAGMAS:
+                connection.execute(f"PRAGMA {pragma}")
+        except REFUSALS as error:
+            raise told_of(error, file) or error from None
 
     @event.listens_for(engine, "handle_error")
     def _on_error(context: ExceptionContext) -> None:
@@ -57,8 +63,12 @@ def told_of(error: BaseException, file: Path) -> StoreError | None:
     """What SQLite says, in our words; nothing for what is a fault of the program."""
     if isinstance(error, PoolTimeout):
         return Busy()
+    if isinstance(error, UnicodeDecodeError):  # a damaged schema, of which even the complaint is no text
+        return Damaged(str(file))
     if not isinstance(error, sqlite3.DatabaseError):
         return None
+    if str(error).startswith(("no such", "malformed database schema")):  # our words to it never change
+        return Damaged(str(file))
     name = getattr(error, "sqlite_errorname", "") or ""
     match name.split("_")[1] if "_" in name else "":
         case "BUSY" | "LOCKED" | "PROTOCOL":

@@ -18,7 +18,7 @@ from typing import Any, Generic, TypeVar
 from sqlalchemy import text
 from sqlmodel import Session, col, func, select
 
-from ulna.store.engine import engine_of
+from ulna.store.engine import REFUSALS, engine_of, told_of
 from ulna.store.errors import Busy, Changed, NoStep, NotThere, Unreadable, Unwritable
 from ulna.store.ids import new_id
 from ulna.store.schema import bring_up_to_date, look_first
@@ -102,6 +102,9 @@ class Library:
         self._own = threading.local()
         try:
             bring_up_to_date(self.engine, self.file)
+        except REFUSALS as error:
+            self.engine.dispose()
+            raise told_of(error, self.file) or error from None
         except BaseException:
             self.engine.dispose()
             raise

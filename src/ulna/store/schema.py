@@ -33,7 +33,7 @@ def look_first(file: Path) -> None:
     try:
         with closing(sqlite3.connect(f"{file.absolute().as_uri()}?mode=ro{beside}", uri=True)) as library:
             found = library.execute("SELECT version_num FROM alembic_version").fetchone()
-    except sqlite3.Error:  # nothing there yet, or damaged, which is told when it is opened
+    except (sqlite3.Error, UnicodeDecodeError):  # nothing there yet, or damaged, which is told when it is opened
         return
     refuse_newer(str(found[0]) if found else None)
 

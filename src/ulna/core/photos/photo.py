@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from ulna.core.photos.crop import Framing
 from ulna.core.photos.look import AS_IT_CAME, Look, size
 from ulna.core.photos.prints import Print
-from ulna.core.ranges import Text, Title
+from ulna.core.ranges import Text, Title, Whole
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,8 +35,8 @@ class PhotoRecord:
     """
 
     name: Title
-    width: int
-    height: int
+    width: Annotated[int, Whole(1, 200_000)]
+    height: Annotated[int, Whole(1, 200_000)]
     file: str = ""
     taken: str | None = None
     caption: Annotated[str, Text(2000)] = ""
