@@ -19,7 +19,7 @@ from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.household.documents import Documents
 from ulna.household.home import Household
 from ulna.store import disk
-from ulna.store.errors import NotThere, Unreadable
+from ulna.store.errors import NotThere, StoreError, Unreadable
 from ulna.store.library import DATABASE, Aside
 
 SET_ASIDE = "set-aside"
@@ -211,7 +211,7 @@ def _orphans(home: Household) -> Iterator[Fault]:
 
 def checked(folder: Path, mend: bool) -> Iterator[tuple[Fault, str]]:
     """All that is wrong with a household's folder, each with what came of it: `mended`, `mends` (with `--mend`), or
-    nothing where a person must do something. Raises `StoreError` where the library cannot be opened at all."""
+    nothing where a person must do something."""
     open_to_all = True
     for fault in of_file(folder):
         outcome = _mended(fault, mend)
@@ -219,12 +219,12 @@ def checked(folder: Path, mend: bool) -> Iterator[tuple[Fault, str]]:
         yield fault, outcome
     if not open_to_all:
         return
-    home = Household(folder, sweep=False)
     try:
-        for fault in of_household(home):
-            yield fault, _mended(fault, mend)
-    finally:
-        home.close()
+        with closing(Household(folder, sweep=False)) as home:
+            for fault in of_household(home):
+                yield fault, _mended(fault, mend)
+    except StoreError as error:  # whole by its own word, but not what a library is
+        yield Fault(DATABASE, error.sentence, RESTORE, fatal=True), ""
 
 
 def _mended(fault: Fault, mend: bool) -> str:
