@@ -23,7 +23,6 @@ export function Doorway({ children }: { children: ReactNode }) {
 }
 
 function SignIn() {
-  const queries = useQueryClient();
   const [passphrase, setPassphrase] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const [trying, setTrying] = useState(false);
@@ -33,7 +32,8 @@ function SignIn() {
     setTrying(true);
     try {
       await signIn(passphrase);
-      await queries.resetQueries();
+      // Begun anew: what was not sent is taken up from what the browser kept, and no earlier answer comes in between.
+      window.location.reload();
     } catch (error) {
       setProblem((error as Error).message);
       setPassphrase("");
