@@ -6,6 +6,7 @@ import io
 import re
 import time
 from pathlib import Path
+from typing import Any
 from weakref import WeakKeyDictionary
 
 from PIL import Image, ImageDraw
@@ -160,13 +161,22 @@ def plain(text: str) -> str:
     return text.replace("\u202f", " ").replace("\u00a0", " ").strip()
 
 
+def comes_true(page: Page, expression: str, arg: Any = None) -> None:
+    """Waits until a script says yes, asked from outside: the page's own policy lets nothing be evaluated within."""
+    end = time.monotonic() + 30
+    while not page.evaluate(expression, arg):
+        assert time.monotonic() < end, f"never came true: {expression}"
+        page.wait_for_timeout(30)
+
+
 def crop_is_at(page: Page, top: float) -> None:
     """Waits until the frame begins at this share of the picture's height."""
-    page.wait_for_function(
+    comes_true(
+        page,
         "top => { const e = document.querySelector('[data-crop]'); if (!e) return false;"
         " const [frame, all] = [e.getBoundingClientRect(), e.parentElement.getBoundingClientRect()];"
         " return Math.abs((frame.y - all.y) / all.height - top) < 0.004 }",
-        arg=top,
+        top,
     )
 
 

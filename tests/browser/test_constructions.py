@@ -13,6 +13,7 @@ from tests.browser.deeds import (
     add_photo_parts,
     add_photos,
     choose_paper,
+    comes_true,
     figures,
     jpeg,
     put,
@@ -23,9 +24,10 @@ from tests.browser.deeds import (
 def lies(page: Page, part: Locator, beyond: float, down: bool = False) -> float:
     """Waits until a part lies further right, or further down, than so many pixels; where it lies then."""
     way = "y" if down else "x"
-    page.wait_for_function(
+    comes_true(
+        page,
         "([part, way, beyond]) => part.getBoundingClientRect()[way] > beyond",
-        arg=[part.element_handle(), way, beyond],
+        [part.element_handle(), way, beyond],
     )
     box = part.bounding_box()
     assert box is not None

@@ -59,12 +59,12 @@ def test_signed_out_elsewhere_one_signs_in_again_and_nothing_is_lost(
     page_there(page)
     assert guarded.door.keeper is not None
     guarded.door.keeper.set(RIGHT)  # which signs everybody out
-    page.get_by_label("Story").fill("a heron stood by the lock")
-    page.get_by_label("Story").blur()
+    page.get_by_role("textbox", name="Story").fill("a heron stood by the lock")
+    page.get_by_role("textbox", name="Story").blur()
     expect(page.get_by_label("Passphrase")).to_be_visible()
     page.get_by_label("Passphrase").fill(RIGHT)
     page.keyboard.press("Enter")
-    expect(page.get_by_label("Story")).to_have_value("a heron stood by the lock")
+    expect(page.get_by_role("textbox", name="Story")).to_have_value("a heron stood by the lock")
     saved(page)
     (kept,) = guarded.household.pages.all()
     assert kept.body.story == "a heron stood by the lock"
@@ -124,11 +124,11 @@ def test_on_a_full_disk_work_goes_on_and_is_kept_once_there_is_room(page: Page, 
     saved(page)
     story = "a heron " * 2_000
     with full(server.household):
-        page.get_by_label("Story").fill(story)
-        page.get_by_label("Story").blur()
+        page.get_by_role("textbox", name="Story").fill(story)
+        page.get_by_role("textbox", name="Story").blur()
         expect(page.get_by_text("Not saved yet, kept in this browser")).to_contain_text("Make room and it is kept")
         page.reload()
-        expect(page.get_by_label("Story")).to_have_value(story)
+        expect(page.get_by_role("textbox", name="Story")).to_have_value(story)
     saved(page)
     (kept,) = server.household.pages.all()
     assert kept.body.story == story

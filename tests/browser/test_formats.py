@@ -8,7 +8,17 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.deeds import add_part, add_photo_parts, begin_page, choose_paper, figures, put, saved, unpack_csv
+from tests.browser.deeds import (
+    add_part,
+    add_photo_parts,
+    begin_page,
+    choose_paper,
+    comes_true,
+    figures,
+    put,
+    saved,
+    unpack_csv,
+)
 
 
 @pytest.fixture
@@ -48,10 +58,11 @@ def test_the_page_is_drawn_in_its_proportions(single: Page, format: str, many: s
     single.get_by_label("Format", exact=True).select_option(label=format)
     single.get_by_label("Single or double").select_option(label=many)
     saved(single)
-    single.wait_for_function(
+    comes_true(
+        single,
         "wide => { const r = document.querySelector('[data-page]').getBoundingClientRect();"
         " return Math.abs(r.width / r.height - wide) < 0.01 }",
-        arg=wide,
+        wide,
     )
     assert proportion(single) == pytest.approx(wide, abs=0.01)
 
@@ -64,9 +75,10 @@ def test_an_own_size_is_typed_in_either_unit(single: Page) -> None:
     saved(single)
     single.reload()
     expect(single.get_by_label("Page width")).to_have_value("~ 8 1/4")
-    single.wait_for_function(
+    comes_true(
+        single,
         "() => { const r = document.querySelector('[data-page]').getBoundingClientRect();"
-        " return Math.abs(r.width / r.height - 210 / 148) < 0.01 }"
+        " return Math.abs(r.width / r.height - 210 / 148) < 0.01 }",
     )
 
 

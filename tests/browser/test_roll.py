@@ -10,7 +10,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_photos, crop_is_at, jpeg, put, saved
+from tests.browser.deeds import add_photos, comes_true, crop_is_at, jpeg, put, saved
 
 COMING = "Photos coming in"
 
@@ -90,7 +90,7 @@ def test_a_look_is_a_note_that_is_undone(heron: Page) -> None:
     shown = heron.get_by_label("Crop of heron").get_by_role("img")
     heron.get_by_role("button", name="Turn it right").click()
     expect(shown).to_have_attribute("src", re.compile("look=t1"))
-    heron.wait_for_function("document.querySelector('[data-crop]').parentElement.clientWidth > 300")
+    comes_true(heron, "document.querySelector('[data-crop]').parentElement.clientWidth > 300")
     heron.get_by_role("button", name="Black and white").click()
     expect(shown).to_have_attribute("src", re.compile("look=t1s0bl0"))
     saved(heron)

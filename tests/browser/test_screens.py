@@ -10,6 +10,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import Server
+from tests.browser.deeds import comes_true
 
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 BENCHES = ("/unpack", "/photos", "/photos/prints", "template", "/page", "page", "cut")
@@ -55,7 +56,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
 def test_axe_finds_nothing_serious(window: Callable[..., Page], bench: str) -> None:
     """Names, roles, contrast."""
     page = window(bench)
-    page.wait_for_function("document.getAnimations().every((one) => one.playState !== 'running')")
+    comes_true(page, "document.getAnimations().every((one) => one.playState !== 'running')")
     page.evaluate(AXE.read_text())
     found = page.evaluate("axe.run(document, {resultTypes: ['violations']})")
     serious = [
