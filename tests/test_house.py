@@ -67,11 +67,13 @@ def test_the_paths_that_documents_name_exist(file: str) -> None:
 
 def test_every_command_is_documented() -> None:
     """docs/commands.md has a heading for each."""
+    import typer
+
     from ulna.cli.app import app
 
     text = (ROOT / "docs/commands.md").read_text()
-    names = [c.name or (c.callback.__name__ if c.callback else "") for c in app.registered_commands]
-    assert all(f"## ulna {name}" in text for name in names)
+    names = typer.main.get_command(app).commands  # type: ignore[attr-defined]
+    assert len(names) > 10 and [name for name in names if f"## ulna {name}\n" not in text] == []
 
 
 def test_every_package_that_ships_is_named_with_its_licence() -> None:

@@ -103,6 +103,7 @@ def test_a_page_is_worked_out_from_its_file(tmp_path: Path) -> None:
     file = tmp_path / "page.json"
     file.write_text(recipe.write(market({scene.name: scene.name for scene in SCENES})))
     where = ("--home", str(tmp_path / "home"))
+    Household(tmp_path / "home").close()
     said = ulna("page", str(file), *where).stdout
     assert "3 1/2 × 2 1/2 + 2 × 1/16 = 3 5/8 × 2 5/8" in said
     assert json.loads(ulna("page", str(file), "--json", *where).stdout)["pieces"][0]["width"] == "4 1/4 in"
@@ -117,6 +118,28 @@ def test_a_csv_with_wrong_rows_stays_out_unless_asked(tmp_path: Path) -> None:
     refused = ulna("import", str(file), *where)
     assert refused.returncode == 2 and "line 3, width: feet are not read" in refused.stderr
     assert ulna("import", str(file), "--right-rows", *where).stdout == "1 paper and 0 things brought in\n"
+
+
+@pytest.mark.parametrize(
+    "words", [("pages",), ("export", "all.json"), ("backup", "all.zip"), ("cuts", "Rain"), ("check",)]
+)
+def test_a_folder_that_is_none_is_told_and_none_is_made(tmp_path: Path, words: tuple[str, ...]) -> None:
+    """A household's name written wrong makes no new one, nor an empty file that looks like everything."""
+    done = ulna(*words[:1], *(str(tmp_path / word) for word in words[1:]), "--home", str(tmp_path / "typo"))
+    assert done.returncode == 2 and len(done.stderr.splitlines()) == 1 and "no household" in done.stderr
+    assert list(tmp_path.iterdir()) == []
+
+
+def test_pages_are_listed_with_how_far_they_are(demo_home: Path) -> None:
+    """And any of them is worked out by its name."""
+    listed = ulna("pages", "--home", str(demo_home)).stdout.splitlines()
+    (rain,) = [line for line in listed if line.endswith("Rain on the roof")]
+    assert rain.startswith("page-") and "planned" in rain and "12 × 12" in rain
+    assert ulna("page", "Rain on the roof", "--home", str(demo_home)).stdout.startswith("Rain on the roof\n- Base")
+
+
+def test_it_says_which_ulna_it_is() -> None:
+    assert ulna("--version").stdout.startswith("ulna 0.")
 
 
 def test_a_backup_holds_everything_and_never_overwrites(tmp_path: Path) -> None:

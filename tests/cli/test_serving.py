@@ -82,7 +82,27 @@ def test_a_port_that_is_taken_is_told(tmp_path: Path, start: Start) -> None:
     with closing(socket.create_server(("127.0.0.1", 0))) as other:
         port = str(other.getsockname()[1])
         out, told = start("serve", "--home", str(tmp_path), "--port", port).communicate(timeout=90)
-    assert out == "" and "choose another port with --port" in told and len(told.splitlines()) == 1
+    assert out == "" and "--port " in told and " is free" in told and len(told.splitlines()) == 1
+
+
+def test_it_says_where_the_household_lies_and_opens_the_browser(tmp_path: Path, start: Start) -> None:
+    """Once it listens; with --no-browser it opens none."""
+    shown = tmp_path / "shown"
+    asked = tmp_path / "browser"
+    asked.write_text(f'#!/bin/sh\necho "$1" > {shown}\n')
+    asked.chmod(0o755)
+    words = ("serve", "--home", str(tmp_path / "home"), "--port", "0")
+    program = start(*words, BROWSER=str(asked))
+    at = address(program)
+    assert program.stdout is not None
+    assert program.stdout.readline() == f"The household lies in {tmp_path / 'home'}\n"
+    end = time.monotonic() + 20
+    while not shown.exists() and time.monotonic() < end:
+        time.sleep(0.05)
+    assert shown.read_text().strip() == at
+    shown.unlink()
+    address(start(*words, "--no-browser", BROWSER=str(asked)))
+    assert not shown.exists()
 
 
 def processes_of(folder: Path) -> list[int]:

@@ -29,6 +29,16 @@ class NotThere(StoreError):
         self.kind, self.id = kind, id
 
 
+class NoHousehold(StoreError):
+    """A folder holds no household."""
+
+    code = "no-household"
+    status = 404
+
+    def __init__(self, folder: object) -> None:
+        super().__init__(f"{folder}: there is no household here, and none was made; name its folder with --home")
+
+
 class Changed(StoreError):
     """The document was changed since it was read; `current` is what it is now."""
 
