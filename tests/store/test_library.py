@@ -14,7 +14,8 @@ from sqlalchemy import event
 from tests.store.faults import refusal
 from ulna.store import library as store
 from ulna.store.errors import Busy, Changed, Full, NoStep, NotThere, Unwritable
-from ulna.store.library import Kept, Library
+from ulna.store.library import Library
+from ulna.store.states import Kept
 
 
 @pytest.fixture

@@ -29,7 +29,7 @@ from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.formats.documents import AnyLength, Doc, Size
 from ulna.household.home import Household
 from ulna.store.ids import new_id
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["arranging"])
 

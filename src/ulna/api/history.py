@@ -12,7 +12,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.wire import Step
 from ulna.household.documents import Documents
 from ulna.household.home import Household
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 Value = TypeVar("Value")
 

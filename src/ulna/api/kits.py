@@ -24,7 +24,7 @@ from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.formats.svg import Tile
 from ulna.household.home import Household
 from ulna.store.ids import new_id
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["kits"])
 

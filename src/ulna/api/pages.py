@@ -20,7 +20,7 @@ from ulna.formats.documents import Doc
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["pages"])
 

@@ -24,8 +24,8 @@ from ulna.core.photos.showing import frame_outline, showing
 from ulna.formats.documents import AnyLength, Doc, Gap, Size
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
-from ulna.store.library import Kept
 from ulna.store.picture_box import Copy
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["photos"])
 

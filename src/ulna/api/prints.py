@@ -23,7 +23,7 @@ from ulna.core.photos.prints import words
 from ulna.formats.documents import AnyLength, Doc
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["prints"])
 

@@ -12,7 +12,7 @@ from ulna.api.wire import Saved, saved
 from ulna.core.kit.settings import Settings
 from ulna.core.measure import RANGES, Length, Ruler, parse, text
 from ulna.formats.documents import AnyLength, Doc
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["settings"])
 

@@ -14,7 +14,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.photos.template import Template, rows
 from ulna.formats.documents import Doc
 from ulna.household.home import Household
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["templates"])
 

@@ -16,7 +16,7 @@ from ulna.formats.documents import Doc
 from ulna.household import cutting
 from ulna.household.home import Household
 from ulna.store.errors import Changed, NotThere
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["together"])
 

@@ -10,7 +10,7 @@ from pydantic import BaseModel, Field
 
 from ulna.core.page.plan import PagePlan
 from ulna.formats.documents import Doc
-from ulna.store.library import Kept
+from ulna.store.states import Kept
 
 
 class Saved(BaseModel):

@@ -20,7 +20,8 @@ from ulna.household.documents import Documents
 from ulna.household.home import Household
 from ulna.store import disk
 from ulna.store.errors import NotThere, StoreError, Unreadable
-from ulna.store.library import DATABASE, Aside
+from ulna.store.library import DATABASE
+from ulna.store.states import Aside
 
 SET_ASIDE = "set-aside"
 """The folder of what was taken out of the library because it could not be read."""

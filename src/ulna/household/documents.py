@@ -15,7 +15,8 @@ from typing import Generic, TypeVar, cast
 from ulna.formats import forms, texts
 from ulna.formats.documents import read, written
 from ulna.store.errors import Changed, NotThere, Unreadable
-from ulna.store.library import Aside, Check, Kept, Library, Raw
+from ulna.store.library import Check, Library
+from ulna.store.states import Aside, Kept, Raw
 
 Value = TypeVar("Value")
 

@@ -43,8 +43,9 @@ from ulna.household.printing import Printing
 from ulna.household.roll import Roll
 from ulna.store.errors import Changed, NotThere
 from ulna.store.ids import new_id
-from ulna.store.library import Aside, Kept, Library
+from ulna.store.library import Library
 from ulna.store.picture_box import PictureBox
+from ulna.store.states import Aside, Kept
 
 MOST_CACHED = 1_000
 

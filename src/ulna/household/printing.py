@@ -26,7 +26,8 @@ from ulna.household.roll import Roll
 from ulna.machines.photo_printer.line import Line, NoAnswer
 from ulna.store.errors import NotThere, Unreadable
 from ulna.store.ids import new_id
-from ulna.store.library import Kept, Library
+from ulna.store.library import Library
+from ulna.store.states import Kept
 
 if TYPE_CHECKING:
     from ulna.formats.print_picture import Sheetful, Shot

@@ -22,8 +22,9 @@ from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
 from ulna.store.errors import NotThere
 from ulna.store.ids import new_id
-from ulna.store.library import Kept, Library
+from ulna.store.library import Library
 from ulna.store.picture_box import Copy, PictureBox
+from ulna.store.states import Kept
 
 if TYPE_CHECKING:
     from ulna.formats.pictures import Picture

@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, Any
 from ulna.core.errors import UlnaError
 
 if TYPE_CHECKING:
-    from ulna.store.library import Kept
+    from ulna.store.states import Kept
 
 
 class StoreError(UlnaError):

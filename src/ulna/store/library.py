@@ -2,26 +2,22 @@
 
 from __future__ import annotations
 
-import json
-import re
 import sqlite3
 import threading
 import time
-import zlib
 from collections.abc import Callable, Collection, Iterable, Iterator, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any, Generic, TypeVar
 
 from sqlalchemy import text
 from sqlmodel import Session, col, func, select
 
 from ulna.store.engine import REFUSALS, engine_of, told_of
-from ulna.store.errors import Busy, Changed, NoStep, NotThere, Unreadable, Unwritable
+from ulna.store.errors import Busy, Changed, NoStep, NotThere, Unreadable
 from ulna.store.ids import new_id
 from ulna.store.schema import bring_up_to_date, look_first
+from ulna.store.states import STANDING, STATES, Aside, Kept, Raw, State, as_kept, as_text, read
 from ulna.store.tables import Document, Revision
 
 DATABASE = "ulna.sqlite"
@@ -31,63 +27,12 @@ SERIES_SECONDS = 3
 PATIENCE = 5.0
 """Seconds until a writer that gets no turn is told so."""
 
-Body = TypeVar("Body")
-Raw = dict[str, Any]
 Check = Callable[[Raw, int], None]
 """Raises where a document's body, in the shape of that number, must not come to be."""
 
 
 def accept(body: Raw, form: int) -> None:
     """Lets every body pass."""
-
-
-@dataclass(frozen=True, slots=True)
-class Kept(Generic[Body]):
-    """A document as it stands, its `body` as JSON or as the value that it is.
-
-    `what` was done last; `undo` and `redo` say what a step would take back or make. `seq` is the library's change that
-    made it so, `form` the number of its shape."""
-
-    kind: str
-    id: str
-    version: int
-    body: Body
-    what: str
-    undo: str | None
-    redo: str | None
-    created: datetime
-    changed: datetime
-    deleted: bool
-    seq: int = 0
-    form: int = 1
-
-
-@dataclass(frozen=True, slots=True)
-class Aside:
-    """A document whose state cannot be read, and is left alone until somebody mends it. `name` where that much of it
-    is legible."""
-
-    kind: str
-    id: str
-    name: str
-    why: str
-    seq: int = 0
-    deleted: bool = False
-
-
-@dataclass(frozen=True, slots=True)
-class State:
-    """One state of a document as it lies in the library; whether it is the one that counts."""
-
-    number: int
-    text: str
-    crc: int | None
-    form: int
-    counts: bool
-
-    def body(self, kind: str, id: str) -> Raw:
-        """Raises `Unreadable`."""
-        return _read(self.text, self.crc, kind, id)
 
 
 class Library:
@@ -169,9 +114,7 @@ class Library:
 
     def _standing(self, where: str, **values: object) -> list[Kept[Raw] | Aside]:
         with self._reading() as session:
-            return [
-                _as_kept(row) for row in session.connection().execute(text(f"{STANDING} WHERE {where}"), values)
-            ]
+            return [as_kept(row) for row in session.connection().execute(text(f"{STANDING} WHERE {where}"), values)]
 
     # ---- writing ---------------------------------------------------------------------------------------
 
@@ -223,7 +166,7 @@ class Library:
 
     def add(self, kind: str, body: Raw, what: str, id: str | None = None, form: int = 1) -> Kept[Raw]:
         """A new document in its first state. With an id that exists already, raises `Changed`."""
-        written, sum = _as_text(body)
+        written, sum = as_text(body)
         with self._change() as session:
             now = datetime.now(UTC)
             id = id or new_id(kind)
@@ -252,7 +195,7 @@ class Library:
 
         An edit of the same `series` as the last one, made right after it, takes the last one's place.
         """
-        written, sum = _as_text(body)
+        written, sum = as_text(body)
         with self._change() as session:
             document = _row(session, kind, id)
             old = _state(session, id, document.at)
@@ -357,7 +300,7 @@ class Library:
             revision = _state(session, id, document.at + by)
             if revision is None:
                 raise NoStep(refusal)
-            check(_read(revision.body, revision.crc, kind, id), revision.form)
+            check(read(revision.body, revision.crc, kind, id), revision.form)
             return self._moved(session, document, revision.number)
 
     def _moved(self, session: Session, document: Document, at: int) -> Kept[Raw]:
@@ -368,23 +311,6 @@ class Library:
         session.add(document)
         session.flush()
         return _kept(session, document.kind, document.id, put_away=True)
-
-
-STANDING = """
-SELECT d.kind, d.id, d.version, d.created, d.changed, d.deleted, d.seq, r.number, r.what, r.body, r.crc, r.form,
-       n.what AS following
-FROM document d
-LEFT JOIN revision r ON r.document = d.id AND r.number = d.at
-LEFT JOIN revision n ON n.document = d.id AND n.number = d.at + 1
-"""
-"""Documents, each with the state that counts and what would be done again. Read without the tables' classes, which
-give up all rows for the sake of one that is damaged."""
-
-
-STATES = """
-SELECT r.number, r.body, r.crc, r.form, d.at FROM revision r JOIN document d ON d.id = r.document
-WHERE r.document = :id ORDER BY r.number
-"""
 
 
 def _next(session: Session) -> int:
@@ -421,60 +347,7 @@ def _kept(session: Session, kind: str, id: str, put_away: bool = False) -> Kept[
     row = session.connection().execute(asked, {"id": id, "kind": kind}).first()
     if row is None or (row.deleted and not put_away):
         raise NotThere(kind, id)
-    found = _as_kept(row)
+    found = as_kept(row)
     if isinstance(found, Aside):
         raise Unreadable(kind, id, found.why)
     return found
-
-
-def _as_kept(row: Any) -> Kept[Raw] | Aside:
-    try:
-        if row.number is None:
-            raise Unreadable(row.kind, row.id, "its state is missing")
-        body = _read(row.body, row.crc, row.kind, row.id)
-        number, what, following = int(row.number), row.what, row.following
-        undo = what if number > 1 else None
-        created, changed = _moment(row.created), _moment(row.changed)
-        return Kept(
-            row.kind, row.id, int(row.version), body, what, undo, following, created, changed, bool(row.deleted),
-            int(row.seq), int(row.form),
-        )  # fmt: skip
-    except Unreadable as error:
-        why = error.why
-    except (ValueError, TypeError) as error:
-        why = f"its record is damaged: {error}"[:160]
-    return Aside(str(row.kind), str(row.id), _legible_name(row.body), why, int(row.seq or 0), bool(row.deleted))
-
-
-def _legible_name(body: object) -> str:
-    found = re.search(r'"name": ?"([^"\\]{1,120})"', body if isinstance(body, str) else "")
-    return found[1] if found else ""
-
-
-def _moment(written: object) -> datetime:
-    """A moment as the tables keep it: without a zone, in UTC."""
-    return datetime.fromisoformat(str(written)).replace(tzinfo=UTC)
-
-
-def _as_text(body: Raw) -> tuple[str, int]:
-    """A body as it is kept, and its sum. Raises `Unwritable` for what no reader could take back."""
-    try:
-        written = json.dumps(body, ensure_ascii=False, allow_nan=False)
-        return written, zlib.crc32(written.encode())
-    except (ValueError, TypeError) as error:
-        raise Unwritable(f"this cannot be kept: {error}") from None
-
-
-def _read(written: object, sum: object, kind: str, id: str) -> Raw:
-    """Raises `Unreadable`."""
-    if not isinstance(written, str):
-        raise Unreadable(kind, id, "its text is none")
-    if sum is not None and zlib.crc32(written.encode(errors="replace")) != sum:
-        raise Unreadable(kind, id, "bytes of it have changed on the disk")
-    try:
-        body = json.loads(written)
-    except ValueError as error:
-        raise Unreadable(kind, id, f"its text breaks off or is damaged: {error}"[:160]) from None
-    if not isinstance(body, dict):
-        raise Unreadable(kind, id, "its text is no document")
-    return body
