@@ -722,7 +722,10 @@ export interface paths {
          */
         get: operations["list_pages"];
         put?: never;
-        /** Add Page */
+        /**
+         * Add Page
+         * @description A page of its own; where another one is called so, with the next number behind its name.
+         */
         post: operations["add_page"];
         delete?: never;
         options?: never;
@@ -1174,6 +1177,26 @@ export interface paths {
          * @description Keeps a state of a page under a name.
          */
         post: operations["keep_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Paste Parts
+         * @description The recipe with copies of another one's parts, which are to be chosen then.
+         */
+        post: operations["paste_parts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5287,6 +5310,13 @@ export interface components {
             /** @default  */
             name: string;
             sentence: string;
+        };
+        /** @description Lays parts of one recipe, the `source`, on another one. */
+        PasteAsked: {
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            parts: string[];
+            source: components["schemas"]["Recipe-Input"];
         };
         /** @description A kind of pattern in the given colours, and what is usual for it. */
         PatternOut: {
@@ -10635,6 +10665,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VariantOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    paste_parts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasteAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArrangedOut"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -20,6 +20,7 @@ from ulna.core.page import arranging
 from ulna.core.page.arranging import Arranged
 from ulna.core.page.audition import Trial, trials
 from ulna.core.page.between import Measured, between
+from ulna.core.page.pasting import paste
 from ulna.core.page.plan import PagePlan, Variant
 from ulna.core.page.pulling import pulled
 from ulna.core.page.reformat import reformat
@@ -82,6 +83,15 @@ class ArrangedOut(BaseModel):
     page: Doc[PagePlan]
     chosen: list[str]
     told: str
+
+
+class PasteAsked(BaseModel):
+    """Lays parts of one recipe, the `source`, on another one."""
+
+    page: Doc[PagePlan]
+    source: Doc[PagePlan]
+    parts: Chosen
+    id: str | None = None
 
 
 class BetweenAsked(BaseModel):
@@ -183,6 +193,16 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
         case _:
             assert_never(asked.act)
     return Arranged(after, tuple(asked.parts))
+
+
+@router.post("/paste")
+def paste_parts(asked: PasteAsked, home: AtHome) -> ArrangedOut:
+    """The recipe with copies of another one's parts, which are to be chosen then."""
+    for id in asked.parts:
+        asked.source.part(id)
+    ground, there = home.ground(asked.page.format, asked.id), home.ground(asked.source.format, asked.id)
+    after = paste(asked.page, asked.source, asked.parts, new_id, ground, there)
+    return ArrangedOut(page=after.plan, chosen=list(after.chosen), told=after.told)
 
 
 @router.post("/between")

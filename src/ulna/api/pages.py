@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, File, Query, UploadFile
@@ -51,7 +52,12 @@ def list_pages(home: AtHome) -> list[PageOut]:
 
 @router.post("/pages", status_code=201)
 def add_page(asked: PageIn, home: AtHome) -> PageOut:
-    return _out(home.pages.add(asked.page, asked.what), home)
+    """A page of its own; where another one is called so, with the next number behind its name."""
+    return _out(home.pages.add(_named(asked.page, home), asked.what), home)
+
+
+def _named(plan: PagePlan, home: Household) -> PagePlan:
+    return replace(plan, name=home.called(plan.name))
 
 
 @router.get("/pages/{id}")
@@ -111,4 +117,4 @@ def page_as_json(id: str, home: AtHome) -> Response:
 def add_page_from_json(file: Annotated[UploadFile, File()], home: AtHome) -> PageOut:
     """A page brought in from a file, as a page of its own."""
     plan = recipe_format.read(file.file.read(MOST_JSON_BYTES))
-    return _out(home.pages.add(plan, "brought in from a file"), home)
+    return _out(home.pages.add(_named(plan, home), "brought in from a file"), home)

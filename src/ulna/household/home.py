@@ -8,7 +8,9 @@ from __future__ import annotations
 import contextlib
 import hashlib
 import io
+import itertools
 import json
+import re
 import threading
 from collections.abc import Callable, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
@@ -392,6 +394,12 @@ class Household:
                 self.settings().body.gut,
             ),
         )
+
+    def called(self, name: str) -> str:
+        """The name, with the next number behind it where a page is called so already: "New page 2"."""
+        taken = {kept.body.name for kept in self.pages.all()}
+        stem = re.sub(r" \d+$", "", name)
+        return next(one for one in (name, *(f"{stem[:112]} {k}" for k in itertools.count(2))) if one not in taken)
 
     def page(self, id: str) -> PagePlan:
         """Raises `NotThere`."""

@@ -45,7 +45,7 @@ def chosen_of(plan: PagePlan, ids: Iterable[str]) -> list[str]:
     return [part.id for part in plan.parts if part.id in wanted]
 
 
-def _boxes(plan: PagePlan, ids: Sequence[str], ground: Ground) -> tuple[dict[str, Standing], dict[str, Rect]]:
+def boxes_of(plan: PagePlan, ids: Sequence[str], ground: Ground) -> tuple[dict[str, Standing], dict[str, Rect]]:
     """How all parts stand; the boxes of those that are moved themselves and do not follow another one of them."""
     standing = stand(plan.parts, ground)
     boxes = {}
@@ -88,13 +88,13 @@ def _around(boxes: Iterable[Rect]) -> Rect:
 
 def shift(plan: PagePlan, ids: Sequence[str], across: Length, down: Length, ground: Ground) -> PagePlan:
     """All of them moved by as much."""
-    standing, boxes = _boxes(plan, ids, ground)
+    standing, boxes = boxes_of(plan, ids, ground)
     return _moved(plan, {id: box.moved(across, down) for id, box in boxes.items()}, standing)
 
 
 def align(plan: PagePlan, ids: Sequence[str], edge: AlignTo, ground: Ground) -> PagePlan:
     """Their edges or middles on one line: of two or more, that of all together; of one, that of its page."""
-    standing, boxes = _boxes(plan, ids, ground)
+    standing, boxes = boxes_of(plan, ids, ground)
     if not boxes:
         return plan
     frame = _around(boxes.values())
@@ -115,7 +115,7 @@ def align(plan: PagePlan, ids: Sequence[str], edge: AlignTo, ground: Ground) -> 
 def distribute(plan: PagePlan, ids: Sequence[str], way: Literal["across", "down"], ground: Ground) -> Arranged:
     """Equal gaps between three or more; the outermost stay. Positions are rounded, so gaps differ by a mark at most:
     which ones got more is told."""
-    standing, boxes = _boxes(plan, ids, ground)
+    standing, boxes = boxes_of(plan, ids, ground)
     if len(boxes) < 3:
         raise FieldError("parts", str(len(boxes)), "equal gaps want three parts or more", "choose another one")
     across = way == "across"
@@ -151,7 +151,7 @@ def mirror(
 ) -> PagePlan:
     """Their boxes mirrored about the middle of a page or the spread, torn edges and half figures too; what is printed
     stays the right way round."""
-    standing, boxes = _boxes(plan, ids, ground)
+    standing, boxes = boxes_of(plan, ids, ground)
     page = plan.format.page(on)
     to = {}
     for id, box in boxes.items():
@@ -216,7 +216,7 @@ def swap_pages(plan: PagePlan, ground: Ground) -> PagePlan:
     """What lies on the left page goes to the right one and the other way round; what lies over both stays."""
     if plan.format.pages != 2:
         raise FieldError("pages", "1", "there is no other page", "make it a double page first")
-    standing, boxes = _boxes(plan, [part.id for part in plan.parts], ground)
+    standing, boxes = boxes_of(plan, [part.id for part in plan.parts], ground)
     w, to = plan.format.width, {}
     for id, box in boxes.items():
         side = plan.format.page_of(box)
@@ -230,7 +230,7 @@ def swap_pages(plan: PagePlan, ground: Ground) -> PagePlan:
 
 def swap(plan: PagePlan, first: str, second: str, ground: Ground) -> PagePlan:
     """Two parts change places: the middle of each goes where that of the other was."""
-    standing, boxes = _boxes(plan, [first, second], ground)
+    standing, boxes = boxes_of(plan, [first, second], ground)
     if len(boxes) != 2:
         raise FieldError("parts", f"{first}, {second}", "two parts change places that lie freely", "choose two")
     a, b = boxes[first], boxes[second]
@@ -307,7 +307,7 @@ def _copied(
     new_id: Callable[[str], str],
     ground: Ground,
 ) -> Arranged:
-    standing, boxes = _boxes(plan, ids, ground)
+    standing, boxes = boxes_of(plan, ids, ground)
     parts, groups, chosen = list(plan.parts), list(plan.groups), list[str]()
     together = next((g for g in plan.groups if set(ids) <= set(g.parts)), None)
     for across, down in steps:
@@ -317,7 +317,7 @@ def _copied(
             if id in boxes:
                 part = placed_at(part, boxes[id].moved(across, down), standing, plan.format)
             elif is_placed(part):
-                part = replace(part, place=_counted_from(part.place, fresh))
+                part = replace(part, place=counted_from(part.place, fresh))
             parts.append(part)
         chosen += fresh.values()
         if together is not None:
@@ -325,7 +325,7 @@ def _copied(
     return Arranged(replace(plan, parts=tuple(parts), groups=tuple(groups)), tuple(chosen))
 
 
-def _counted_from(place: Place, fresh: dict[str, str]) -> Place:
+def counted_from(place: Place, fresh: dict[str, str]) -> Place:
     """The place with every part that it counts from exchanged for its copy."""
     across = Across(place.across.edge, place.across.by, fresh.get(place.across.of or "", place.across.of))
     down = Down(place.down.edge, place.down.by, fresh.get(place.down.of or "", place.down.of))
