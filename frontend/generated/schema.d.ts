@@ -1733,6 +1733,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/put-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put On
+         * @description A part with a paper or a photo put on it, or several photos poured into the places that are free.
+         */
+        post: operations["put_on"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reformat": {
         parameters: {
             query?: never;
@@ -1785,6 +1805,26 @@ export interface paths {
          * @description The size in which a shape is regular: a circle as high as wide, a hexagon with equal sides.
          */
         post: operations["fit_shape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shelf For Page
+         * @description Every unpacked paper, less what other pages have begun or keep.
+         */
+        get: operations["shelf_for_page"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2082,9 +2122,14 @@ export interface components {
             page: components["schemas"]["Recipe-Input"];
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
-        /** @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. */
+        /**
+         * @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. `told` is
+         *     what is to be known of it.
+         */
         Added: {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            /** @default  */
+            told: string;
             under: string | null;
         };
         /** @description Shares of what there was, from 0 to 1; `says` in words, in the person's unit. */
@@ -3313,6 +3358,8 @@ export interface components {
         };
         Filled: {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            /** @default  */
+            told: string;
         };
         /** @description `stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know. */
         Finding: {
@@ -4563,6 +4610,13 @@ export interface components {
              */
             y: string;
         };
+        /** @description A paper as a page can have it: sheets that are whole and free, scraps that serve it, words that find it. */
+        OnShelf: {
+            left: number;
+            paper: string;
+            scraps: number;
+            words: string[];
+        };
         /** @description A hole in a piece, as it lies in it; `punched` with a punch of its size. */
         Open: {
             /** @default [] */
@@ -5310,6 +5364,8 @@ export interface components {
             /** @default  */
             name: string;
             sentence: string;
+            /** @default [] */
+            spots: components["schemas"]["Spot"][];
         };
         /** @description Lays parts of one recipe, the `source`, on another one. */
         PasteAsked: {
@@ -6333,6 +6389,16 @@ export interface components {
              */
             size: string;
         };
+        /** @description Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is. */
+        PutAsked: {
+            choice?: components["schemas"]["PaperChoice-Input"] | null;
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
+            /** @default [] */
+            photos: string[];
+            piece?: string | null;
+        };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
          *
@@ -6906,6 +6972,13 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        /** @description A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there. */
+        Spot: {
+            key: string;
+            name: string;
+            rect: components["schemas"]["Rect"];
+            what: string;
         };
         /** @description A place for a photo: a width on the page, an opening (a circle where `height` is left out), or a cell. */
         SpotIn: {
@@ -11999,6 +12072,48 @@ export interface operations {
             };
         };
     };
+    put_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Filled"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     move_to_format: {
         parameters: {
             query?: never;
@@ -12141,6 +12256,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PrintSize"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shelf_for_page: {
+        parameters: {
+            query?: {
+                page?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OnShelf"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

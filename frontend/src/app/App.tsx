@@ -3,7 +3,7 @@
 import CssBaseline from "@mui/material/CssBaseline";
 import { ThemeProvider } from "@mui/material/styles";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { Unreachable } from "../api/client";
 import { OnceUsual, UsualProvider } from "../api/usual";
@@ -11,7 +11,8 @@ import { Doorway } from "./Doorway";
 import { Frame } from "./Frame";
 import { FrameProvider } from "./FrameContext";
 import { Home } from "./Home";
-import { theme } from "./theme";
+import { useLight } from "./light";
+import { themeIn } from "./theme";
 
 const Unpack = lazy(() => import("../benches/unpack/Unpack"));
 const Photos = lazy(() => import("../benches/photos/Photos"));
@@ -36,6 +37,8 @@ const queries = new QueryClient({
 });
 
 export function App() {
+  const light = useLight();
+  const theme = useMemo(() => themeIn(light), [light]);
   return (
     <ThemeProvider theme={theme}>
       <CssBaseline />

@@ -17,7 +17,9 @@ import { IconAction } from "../ui/IconAction";
 import { useTold } from "../ui/useTold";
 import { AsideNotice } from "./AsideNotice";
 import { useFrame } from "./FrameContext";
+import { keepFocus } from "./keepFocus";
 import { Measures } from "./Measures";
+import { Title } from "./Title";
 import { colours, words } from "./theme";
 import { useIncoming } from "./useIncoming";
 
@@ -27,8 +29,18 @@ export function Frame({ children }: { children: ReactNode }) {
   const { desk, said, setSaid } = useFrame();
   useUndoKeys();
   useIncoming();
+  useEffect(keepFocus, []);
   return (
     <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column", minWidth: 320 }}>
+      <Title />
+      <Box
+        component="button"
+        type="button"
+        onClick={() => document.querySelector("main")?.focus()}
+        sx={PAST_THE_HEADER}
+      >
+        To the bench
+      </Box>
       <Box
         component="header"
         sx={{
@@ -90,7 +102,11 @@ export function Frame({ children }: { children: ReactNode }) {
         </Alert>
       )}
       <AsideNotice />
-      <Box component="main" sx={{ flex: 1, minHeight: 0, position: "relative", overflow: "auto" }}>
+      <Box
+        component="main"
+        tabIndex={-1}
+        sx={{ outline: "none", flex: 1, minHeight: 0, position: "relative", overflow: "auto" }}
+      >
         {children}
       </Box>
       <Snackbar
@@ -103,7 +119,7 @@ export function Frame({ children }: { children: ReactNode }) {
           said?.action && (
             <Button
               size="small"
-              sx={{ color: "#bfe0d8" }}
+              sx={{ color: colours.verdigris }}
               onClick={() => {
                 said.action?.run();
                 setSaid(null);
@@ -117,6 +133,21 @@ export function Frame({ children }: { children: ReactNode }) {
     </Box>
   );
 }
+
+/** Seen only where one comes by with the keyboard. */
+const PAST_THE_HEADER = {
+  position: "absolute",
+  left: 8,
+  top: -60,
+  zIndex: 10,
+  font: "inherit",
+  fontWeight: 700,
+  color: colours.on,
+  background: colours.verdigris,
+  border: 0,
+  p: 1.25,
+  "&:focus": { top: 6 },
+} as const;
 
 const BENCHES = [
   ["unpack", "Unpack"],
@@ -192,7 +223,7 @@ function useWayBack(path: string, pages: PageOut[] | undefined): (bench: Bench) 
 }
 
 function Marks({ filled, on }: { filled: boolean; on: boolean }) {
-  const ink = on ? colours.verdigris : filled ? colours.ink : "#b3aa97";
+  const ink = on ? colours.verdigris : filled ? colours.ink : colours.mark;
   return (
     <Box
       component="svg"
@@ -201,7 +232,7 @@ function Marks({ filled, on }: { filled: boolean; on: boolean }) {
       sx={{ width: "100%", height: 16 }}
       aria-hidden
     >
-      {filled && <rect x="0" y="11" width="104" height="5" fill={on ? colours.verdigris : "#c9d8d2"} />}
+      {filled && <rect x="0" y="11" width="104" height="5" fill={on ? colours.verdigris : colours.tint} />}
       {Array.from({ length: 17 }, (_, k) => (
         <path
           // biome-ignore lint/suspicious/noArrayIndexKey: the marks of a ruler never change places

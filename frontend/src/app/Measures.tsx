@@ -13,6 +13,7 @@ import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { useFrame } from "./FrameContext";
+import { lightSaid, sayLight, useLight } from "./light";
 import { Punches } from "./Punches";
 import { PutAway } from "./PutAway";
 
@@ -21,6 +22,7 @@ const SAID: Partial<Record<Settings["mark"], string>> = { "1 mm": "0.1 cm", "0.5
 
 export function Measures() {
   const usual = useUsual();
+  useLight();
   const { data } = useQuery(settingsQuery);
   const { data: door } = useQuery(doorQuery);
   const queries = useQueryClient();
@@ -88,6 +90,17 @@ export function Measures() {
                 ["centre", "in the middle"],
               ]}
               onChange={(zero) => void change({ ...settings, zero })}
+            />
+            <span>Light</span>
+            <Choice
+              label="Light"
+              value={lightSaid()}
+              options={[
+                ["system", "as this device has it"],
+                ["day", "by day"],
+                ["evening", "in the evening"],
+              ]}
+              onChange={sayLight}
             />
             <Typography variant="h2" sx={{ gridColumn: "1 / 3", mt: 1 }}>
               House rules

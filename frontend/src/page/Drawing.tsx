@@ -6,23 +6,26 @@ import {
   type CSSProperties,
   type KeyboardEvent,
   memo,
-  type PointerEvent,
   type ReactNode,
-  useEffect,
+  type Ref,
+  useImperativeHandle,
   useMemo,
   useRef,
-  useState,
 } from "react";
 import type { Schemas } from "../api/client";
 import type { ShelfPaper } from "../api/kits";
 import type { Evaluated } from "../api/recipe";
-import { colours, figures, measureFont } from "../app/theme";
+import { colours, daylight, figures, measureFont } from "../app/theme";
 import { arrow } from "../ui/arrows";
 import { unbroken } from "../ui/figures";
 import { TilePattern } from "../ui/Swatch";
+import { HandleToMove, ZoomButtons } from "./Nearer";
 import { PieceShape } from "./PieceShape";
 import { Rulers } from "./Rulers";
-import { type Box, box, inches, pointOn } from "./scale";
+import { type Box, box, inches } from "./scale";
+import { useGestures } from "./useGestures";
+import { usePressing } from "./usePressing";
+import { useView, type Zoom } from "./useView";
 
 export interface Overlay {
   /** The part that is moved, and those that go along with it. */
@@ -48,73 +51,28 @@ interface Props {
   onDrag: (part: string, corner: { x: number; y: number }, start: Box) => void;
   onDrop: () => void;
   onNudge: (part: string, marks: [number, number]) => void;
-  onKey: (event: KeyboardEvent, part: string) => void;
   /** A measured line between two things, and the handles of what is chosen. */
   children?: (pixel: number) => ReactNode;
   /** Parts are only pointed at: nothing is dragged. */
   pointing?: boolean;
+  /** For keys elsewhere: closer, further. */
+  zoom?: Ref<(how: Zoom) => void>;
 }
-
-const DEPTH_PIXELS = 26;
-const ROOM_PIXELS = 14;
-const STILL_PIXELS = 3;
 
 export function Drawing(props: Props) {
   const { page, shelf, chosen, onChoose, overlay } = props;
   const frame = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
-  const [room, setRoom] = useState<[number, number]>([800, 500]);
-  const grabbed = useRef<{ part: string; start: Box; at: { x: number; y: number }; moved: boolean } | null>(null);
-
-  useEffect(() => {
-    const element = frame.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => setRoom([element.clientWidth, element.clientHeight]));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
-
   const width = inches(page.format.width) * page.format.pages;
   const height = inches(page.format.height);
-  const edge = DEPTH_PIXELS + ROOM_PIXELS;
-  const pixel = Math.max(width / Math.max(120, room[0] - edge), height / Math.max(120, room[1] - edge));
-  const depth = DEPTH_PIXELS * pixel;
-  const view = {
-    x: -depth,
-    y: -depth,
-    width: width + depth + ROOM_PIXELS * pixel,
-    height: height + depth + ROOM_PIXELS * pixel,
-  };
+  const seen = useView(frame, width, height);
+  const { view } = seen;
+  const { pixel } = view;
+  const press = usePressing(svg, seen, { ...props, pointing: props.pointing ?? false });
+  useGestures(svg, seen, press.holds);
+  useImperativeHandle(props.zoom, () => seen.zoom);
   const patterns = usePatterns(page, shelf);
   const groups = useMemo(() => byPart(page), [page]);
-
-  function onPointerDown(event: PointerEvent<SVGGElement>, part: string): void {
-    if (event.button !== 0 || !svg.current) return;
-    event.stopPropagation();
-    onChoose(part, event.shiftKey);
-    if (event.shiftKey || props.pointing) return;
-    const found = page.parts.find((p) => p.id === part);
-    const isBase = page.pieces.some((piece) => piece.part === part && piece.role === "base");
-    if (!found?.box || isBase) return;
-    grabbed.current = { part, start: box(found.box), at: pointOn(svg.current, event), moved: false };
-    event.currentTarget.setPointerCapture(event.pointerId);
-  }
-
-  function onPointerMove(event: PointerEvent<SVGGElement>): void {
-    const held = grabbed.current;
-    if (!held || !svg.current) return;
-    const now = pointOn(svg.current, event);
-    const dx = now.x - held.at.x;
-    const dy = now.y - held.at.y;
-    if (!held.moved && Math.hypot(dx, dy) < STILL_PIXELS * pixel) return;
-    held.moved = true;
-    props.onDrag(held.part, { x: held.start.x + dx, y: held.start.y + dy }, held.start);
-  }
-
-  function onPointerUp(): void {
-    if (grabbed.current?.moved) props.onDrop();
-    grabbed.current = null;
-  }
 
   function onKeyDown(event: KeyboardEvent<SVGGElement>, part: string): void {
     const far = event.shiftKey ? 8 : 1;
@@ -125,98 +83,122 @@ export function Drawing(props: Props) {
     } else if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
       onChoose(part, event.shiftKey);
-    } else props.onKey(event, part);
+    }
   }
 
   return (
-    <div
-      ref={frame}
-      style={{ position: "absolute", inset: 0, overflow: "hidden", display: "grid", placeContent: "center" }}
-    >
-      <svg
-        ref={svg}
-        role="group"
-        aria-label="The page at scale"
-        viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
-        width={view.width / pixel}
-        height={view.height / pixel}
-        style={{ display: "block", touchAction: "none" }}
-        onPointerDown={() => onChoose(null)}
+    <>
+      <div
+        ref={frame}
+        style={{
+          position: "absolute",
+          inset: "0 36px 0 0",
+          overflow: "hidden",
+          display: "grid",
+          placeContent: "center",
+        }}
       >
-        <defs>
-          <filter id="lift" x="-10%" y="-10%" width="125%" height="125%">
-            <feDropShadow
-              dx={1.2 * pixel}
-              dy={1.8 * pixel}
-              stdDeviation={1.6 * pixel}
-              floodColor="#2a2216"
-              floodOpacity={0.35}
-            />
-          </filter>
-          <filter id="ground" x="-5%" y="-5%" width="112%" height="112%">
-            <feDropShadow
-              dx={2 * pixel}
-              dy={3 * pixel}
-              stdDeviation={4 * pixel}
-              floodColor="#2a2216"
-              floodOpacity={0.22}
-            />
-          </filter>
-          <pattern
-            id="not-chosen"
-            patternUnits="userSpaceOnUse"
-            width={10 * pixel}
-            height={10 * pixel}
-            patternTransform="rotate(45)"
-          >
-            <rect width={5 * pixel} height={10 * pixel} fill="#fff" opacity={0.5} />
-          </pattern>
-          {patterns.list.map(({ id, tile }) => (
-            <TilePattern key={id} id={id} tile={tile} />
-          ))}
-        </defs>
-        <Rulers width={width} height={height} unit={props.unit} zero={props.zero} pixel={pixel} depth={depth} />
-        <rect data-page width={width} height={height} fill="#fffdf8" filter="url(#ground)" />
-        {groups.map(({ part, sentence, pieces, lines }) => {
-          const shift = overlay && (overlay.part === part || overlay.along.includes(part)) ? overlay.shift : null;
-          return (
-            <g
-              key={part}
-              data-part={part}
-              role="button"
-              tabIndex={0}
-              aria-pressed={chosen === part || props.also.includes(part)}
-              aria-label={sentence}
-              // A layer of its own: what lies still is not drawn anew for each picture of a drag.
-              style={{ cursor: "grab", outline: "none", ...(shift && moved(shift)) }}
-              onPointerDown={(event) => onPointerDown(event, part)}
-              onPointerMove={onPointerMove}
-              onPointerUp={onPointerUp}
-              onPointerCancel={onPointerUp}
-              onKeyDown={(event) => onKeyDown(event, part)}
-              onFocus={(event) => event.currentTarget.matches(":focus-visible") && onChoose(part)}
+        <svg
+          ref={svg}
+          role="group"
+          aria-label="The page at scale"
+          viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+          width={view.width / pixel}
+          height={view.height / pixel}
+          style={{ display: "block", touchAction: view.zoomed ? "none" : "pan-x pan-y" }}
+          onPointerDown={(event) => press.onDown(event, null)}
+          onPointerMove={press.onMove}
+          onPointerUp={press.onUp}
+          onPointerCancel={press.onCancel}
+          onContextMenu={(event) => press.holds() && event.preventDefault()}
+        >
+          <defs>
+            <filter id="lift" x="-10%" y="-10%" width="125%" height="125%">
+              <feDropShadow
+                dx={1.2 * pixel}
+                dy={1.8 * pixel}
+                stdDeviation={1.6 * pixel}
+                floodColor="#2a2216"
+                floodOpacity={0.35}
+              />
+            </filter>
+            <filter id="ground" x="-5%" y="-5%" width="112%" height="112%">
+              <feDropShadow
+                dx={2 * pixel}
+                dy={3 * pixel}
+                stdDeviation={4 * pixel}
+                floodColor="#2a2216"
+                floodOpacity={0.22}
+              />
+            </filter>
+            <pattern
+              id="not-chosen"
+              patternUnits="userSpaceOnUse"
+              width={10 * pixel}
+              height={10 * pixel}
+              patternTransform="rotate(45)"
             >
-              <Pieces pieces={pieces} patternOf={patterns.of} />
-              {lines.map((line) => (
-                <DrawnLine key={line.path} line={line} pixel={pixel} />
-              ))}
-            </g>
-          );
-        })}
-        <Gutter page={page} height={height} pixel={pixel} />
-        {props.also.map((part) => (
-          <Frame key={part} page={page} part={part} pixel={pixel} />
-        ))}
-        <Frame
-          page={page}
-          part={chosen}
-          shift={overlay?.part === chosen ? overlay?.shift : undefined}
-          pixel={pixel}
-        />
-        {overlay && <Measured overlay={overlay} width={width} height={height} pixel={pixel} />}
-        {props.children?.(pixel)}
-      </svg>
-    </div>
+              <rect width={5 * pixel} height={10 * pixel} fill="#fff" opacity={0.5} />
+            </pattern>
+            {patterns.list.map(({ id, tile }) => (
+              <TilePattern key={id} id={id} tile={tile} />
+            ))}
+          </defs>
+          <g style={daylight}>
+            <rect data-page width={width} height={height} fill="#fffdf8" filter="url(#ground)" />
+            {groups.map(({ part, sentence, around, pieces, lines }) => {
+              const shift =
+                overlay && (overlay.part === part || overlay.along.includes(part)) ? overlay.shift : null;
+              return (
+                <g
+                  key={part}
+                  data-part={part}
+                  role="button"
+                  tabIndex={0}
+                  aria-pressed={chosen === part || props.also.includes(part)}
+                  aria-label={sentence}
+                  // A layer of its own: what lies still is not drawn anew for each picture of a drag.
+                  style={{ cursor: "grab", ...(shift && moved(shift)) }}
+                  onPointerDown={(event) => press.onDown(event, part)}
+                  onKeyDown={(event) => onKeyDown(event, part)}
+                  onFocus={(event) => {
+                    if (event.currentTarget.matches(":focus-visible") && !props.also.includes(part)) onChoose(part);
+                  }}
+                >
+                  <Pieces pieces={pieces} patternOf={patterns.of} />
+                  {lines.map((line) => (
+                    <DrawnLine key={line.path} line={line} pixel={pixel} />
+                  ))}
+                  <rect
+                    data-ring
+                    {...around}
+                    fill="none"
+                    stroke={colours.ochre}
+                    strokeWidth={5 * pixel}
+                    strokeDasharray={`${10 * pixel} ${4 * pixel}`}
+                  />
+                </g>
+              );
+            })}
+            <Gutter page={page} height={height} pixel={pixel} />
+            {props.also.map((part) => (
+              <Frame key={part} page={page} part={part} pixel={pixel} />
+            ))}
+            <Frame
+              page={page}
+              part={chosen}
+              shift={overlay?.part === chosen ? overlay?.shift : undefined}
+              pixel={pixel}
+            />
+            {overlay && <Measured overlay={overlay} width={width} height={height} pixel={pixel} />}
+            {props.children?.(pixel)}
+            {chosen && !overlay && <HandleToMove page={page} part={chosen} pixel={pixel} onDown={press.onHandle} />}
+          </g>
+          <Rulers width={width} height={height} unit={props.unit} zero={props.zero} view={view} />
+        </svg>
+      </div>
+      <ZoomButtons zoomed={view.zoomed} onZoom={seen.zoom} />
+    </>
   );
 }
 
@@ -230,6 +212,7 @@ export function byPart(page: Evaluated) {
     .map((part) => ({
       part: part.id,
       sentence: part.sentence,
+      around: part.box ? box(part.box) : undefined,
       pieces: page.pieces.filter((piece) => piece.part === part.id),
       lines: page.lines.filter((line) => line.part === part.id),
     }));

@@ -124,7 +124,7 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
             data-handle={handle.field}
             aria-label={`Pull the ${handle.name}${told ? `: ${told}` : ""}`}
             transform={`translate(${x} ${y})`}
-            style={{ cursor: handle.across ? "ew-resize" : "ns-resize", touchAction: "none", outline: "none" }}
+            style={{ cursor: handle.across ? "ew-resize" : "ns-resize", touchAction: "none" }}
             onPointerDown={(event) => {
               const svg = event.currentTarget.ownerSVGElement;
               if (event.button !== 0 || !svg) return;
@@ -146,13 +146,8 @@ export function Handles({ id, page, evaluated, part, pixel, mark, onChange }: Pr
           >
             <title>{handle.name}</title>
             <rect x={-hit} y={-hit} width={2 * hit} height={2 * hit} fill="transparent" />
-            <circle
-              className="ring"
-              r={6.5 * pixel}
-              fill="#fff"
-              stroke={colours.verdigris}
-              strokeWidth={2.4 * pixel}
-            />
+            <circle data-ring r={12 * pixel} fill="none" stroke={colours.ochre} strokeWidth={3.5 * pixel} />
+            <circle r={6.5 * pixel} fill="#fff" stroke={colours.verdigris} strokeWidth={2.4 * pixel} />
             <path
               d={handle.across ? `M${-3 * pixel} 0H${3 * pixel}` : `M0 ${-3 * pixel}V${3 * pixel}`}
               stroke={colours.verdigris}

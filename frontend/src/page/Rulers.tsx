@@ -1,31 +1,41 @@
 /** The rulers at the upper and left edge of the drawing, with zero at the left or in the middle. */
 import { colours, measureFont } from "../app/theme";
+import type { View } from "./useView";
 
 interface Props {
   width: number;
   height: number;
   unit: "in" | "mm";
   zero: "left" | "centre";
-  /** Inches to a pixel of the screen. */
-  pixel: number;
-  depth: number;
+  /** What is seen of the page: the rulers stay at its edges. */
+  view: View;
 }
 
-export function Rulers({ width, height, ...way }: Props) {
+export function Rulers({ width, height, view, ...way }: Props) {
+  const { pixel, depth } = view;
   return (
     <g style={{ pointerEvents: "none" }} aria-hidden>
-      <Ruler length={width} {...way} />
-      <Ruler length={height} {...way} upright />
+      <g transform={`translate(0 ${view.y + depth})`}>
+        <Ruler length={width} pixel={pixel} depth={depth} {...way} />
+      </g>
+      <g transform={`translate(${view.x + depth} 0)`}>
+        <Ruler length={height} pixel={pixel} depth={depth} {...way} upright />
+      </g>
     </g>
   );
 }
 
-type RulerProps = Omit<Props, "width" | "height"> & { length: number; upright?: boolean };
+type RulerProps = Omit<Props, "width" | "height" | "view"> & {
+  length: number;
+  pixel: number;
+  depth: number;
+  upright?: boolean;
+};
 
 /** Marks in eighths or quarters of an inch, or in millimetres or half centimetres, as fine as the screen shows. */
 function Ruler({ length, unit, zero, pixel, depth, upright }: RulerProps) {
   const step = unit === "in" ? 1 : 1 / 2.54;
-  const parts = unit === "in" ? (pixel < 0.012 ? 8 : 4) : pixel < 0.012 ? 10 : 2;
+  const parts = unit === "in" ? (pixel < 0.006 ? 16 : pixel < 0.012 ? 8 : 4) : pixel < 0.012 ? 10 : 2;
   const origin = zero === "centre" ? length / 2 : 0;
   const first = Math.ceil((-origin / step) * parts - 1e-9);
   const last = Math.floor(((length - origin) / step) * parts + 1e-9);

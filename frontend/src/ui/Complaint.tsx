@@ -28,7 +28,7 @@ export function Complaint({ field, id, children }: Props) {
         py: 0.625,
         borderRadius: 1,
         background: colours.madder,
-        color: "#fff",
+        color: colours.on,
         fontSize: "0.82rem",
         lineHeight: 1.3,
       }}

@@ -20,10 +20,18 @@ export function IconAction({ icon, name, onClick, disabled, small, pressed }: Pr
         <IconButton
           aria-label={name}
           aria-pressed={pressed}
-          onClick={onClick}
-          disabled={disabled}
+          onClick={disabled ? undefined : onClick}
+          // Not disabled: who stands on it would lose where they are.
+          aria-disabled={disabled || undefined}
           color={pressed ? "primary" : "default"}
-          sx={{ width: side, height: side, borderRadius: 1, "@media (pointer: coarse)": { width: 44, height: 44 } }}
+          sx={{
+            width: side,
+            height: side,
+            borderRadius: 1,
+            opacity: disabled ? 0.4 : 1,
+            cursor: disabled ? "default" : "pointer",
+            "@media (pointer: coarse)": { width: 44, height: 44 },
+          }}
         >
           <Icon name={icon} size={small ? 17 : 20} />
         </IconButton>

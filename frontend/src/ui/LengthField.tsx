@@ -161,7 +161,7 @@ export function fieldStyle(wrong = false) {
     border: 0,
     borderBottom: `1.5px solid ${wrong ? colours.madder : colours.verdigris}`,
     borderRadius: "3px 3px 0 0",
-    background: wrong ? "#f8e3dc" : colours.tint,
+    background: wrong ? colours.madderTint : colours.tint,
     padding: "3px 4px",
     minWidth: "3.2ch",
     maxWidth: "18ch",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -14,14 +15,16 @@ from ulna.core.kit.cost import Lacking, PaperCost, cost
 from ulna.core.kit.gutting import GutOffer, answered
 from ulna.core.page import moving
 from ulna.core.page.adding import Added, add
-from ulna.core.page.dressing import dressed
+from ulna.core.page.dressing import dressed, taken
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
+from ulna.core.page.putting import pour, put_paper, put_photo
 from ulna.core.page_formats import PageName
 from ulna.core.paper.colour import Liveliness, word
 from ulna.core.paper.ranking import MatChoice
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.photo import filling
+from ulna.core.parts.pieces import PaperChoice
 from ulna.formats.documents import AnyLength, Doc, Model
 from ulna.household.cutting import EFFORT, settled
 
@@ -58,6 +61,18 @@ class FillAsked(BaseModel):
 
 class Filled(BaseModel):
     part: Doc[Part]
+    told: str = ""
+
+
+class PutAsked(BaseModel):
+    """Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is."""
+
+    page: Doc[PagePlan]
+    part: str
+    piece: str | None = None
+    choice: Doc[PaperChoice] | None = None
+    photos: Annotated[list[Annotated[str, Field(max_length=80)]], Field(max_length=400)] = []
+    id: str | None = None
 
 
 class MatAsked(BaseModel):
@@ -139,7 +154,22 @@ def add_parts(asked: AddAsked, home: AtHome) -> list[Doc[Added]]:
     if asked.dress:
         page = evaluate(asked.page, ground)
         parts = [dressed(part, page, ground) for part in parts]
-    return add(asked.page, parts, ground, asked.above)
+    added = add(asked.page, parts, ground, asked.above)
+    return [replace(one, told=taken(one.part, ground)) for one in added] if asked.dress else added
+
+
+@router.post("/put-on")
+def put_on(asked: PutAsked, home: AtHome) -> Filled:
+    """A part with a paper or a photo put on it, or several photos poured into the places that are free."""
+    ground = home.ground(asked.page.format, asked.id)
+    plan, part, piece = asked.page, asked.part, asked.piece
+    if asked.choice is not None:
+        return Filled(part=put_paper(plan, part, piece, asked.choice, ground))
+    if len(asked.photos) == 1:
+        return Filled(part=put_photo(plan, part, piece, asked.photos[0], ground))
+    poured, left = pour(plan, part, asked.photos, ground)
+    told = f"{left} of {len(asked.photos)} photos found no place in it." if left else ""
+    return Filled(part=poured, told=told)
 
 
 @router.post("/fill")

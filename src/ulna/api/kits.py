@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from dataclasses import replace
 from typing import Annotated, Literal
 
@@ -14,6 +15,7 @@ from ulna.api.history import add_history
 from ulna.api.wire import Edit, Saved, What, attachment, saved
 from ulna.core.measure import text
 from ulna.core.paper import patterns
+from ulna.core.paper.searching import searched_by
 from ulna.core.paper.shelf import Card, Face, Kit, Paper, Side, cards_in_rows
 from ulna.core.ranges import COLOUR
 from ulna.formats import kit as kit_format
@@ -110,6 +112,35 @@ def lay_cards(asked: CardsAsked) -> list[Doc[Card]]:
 @router.get("/kits")
 def list_kits(home: AtHome) -> list[KitOut]:
     return [_out(kept, home) for kept in home.kits.all()]
+
+
+class OnShelf(BaseModel):
+    """A paper as a page can have it: sheets that are whole and free, scraps that serve it, words that find it."""
+
+    paper: str
+    left: int
+    scraps: int
+    words: list[str]
+
+
+@router.get("/shelf")
+def shelf_for_page(home: AtHome, page: str | None = None) -> list[OnShelf]:
+    """Every unpacked paper, less what other pages have begun or keep."""
+    shelf = home.shelf_for(page)
+    scraps = Counter[str]()
+    for one in shelf.papers.values():
+        if one.is_scrap and one.scrap_of:
+            scraps[one.scrap_of] += one.count
+    return [
+        OnShelf(
+            paper=paper.id,
+            left=shelf.papers[paper.id].count if paper.id in shelf.papers else 0,
+            scraps=scraps[paper.id],
+            words=sorted(searched_by(paper)),
+        )
+        for kept in home.kits.all()
+        for paper in kept.body.papers
+    ]
 
 
 @router.post("/kits", status_code=201)

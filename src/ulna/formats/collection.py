@@ -5,7 +5,6 @@ The pictures themselves are not in it; a backup has them.
 
 from __future__ import annotations
 
-import json
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, Literal, TypeVar
@@ -18,7 +17,7 @@ from ulna.core.photos.photo import PhotoRecord
 from ulna.core.photos.print_list import PrintList
 from ulna.core.photos.template import Template
 from ulna.core.ranges import Id
-from ulna.formats.documents import model_of, read_json, written
+from ulna.formats.documents import as_text, model_of, read_json, written
 from ulna.formats.documents import read as read_value
 
 Value = TypeVar("Value")
@@ -70,7 +69,7 @@ class Document:
 
 def write(library: Document) -> str:
     """The library as text in JSON."""
-    return json.dumps(written(library), ensure_ascii=False, indent=2) + "\n"
+    return as_text(library)
 
 
 def read(text: str | bytes) -> Document:

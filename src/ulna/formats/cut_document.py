@@ -6,7 +6,6 @@ piece goes. docs/cut-list.md says every origin, side and sign.
 
 from __future__ import annotations
 
-import json
 from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal
@@ -17,7 +16,7 @@ from ulna.core.cutting.directions import Direction
 from ulna.core.cutting.placing import Placed
 from ulna.core.measure import Length, Ruler
 from ulna.core.page_formats import PageFormat
-from ulna.formats.documents import model_of, written
+from ulna.formats.documents import as_text, model_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,7 +70,7 @@ def document(
 
 def write(document: Document) -> str:
     """The document as text in JSON."""
-    return json.dumps(written(document), ensure_ascii=False, indent=2) + "\n"
+    return as_text(document)
 
 
 def schema() -> dict[str, Any]:

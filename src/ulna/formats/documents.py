@@ -29,7 +29,7 @@ from pydantic import (
     model_validator,
 )
 from pydantic.json_schema import JsonSchemaValue
-from pydantic_core import CoreSchema, core_schema, to_jsonable_python
+from pydantic_core import CoreSchema, core_schema, to_json, to_jsonable_python
 
 from ulna.core import measure, ranges
 from ulna.core.errors import LengthError
@@ -261,6 +261,11 @@ def written(value: Any) -> dict[str, Any]:
     """The document of a value, ready to be kept as JSON."""
     document: dict[str, Any] = to_jsonable_python(plain(value))
     return document
+
+
+def as_text(value: Any) -> str:
+    """The document of a value as a file holds it, a line a field."""
+    return to_json(plain(value), indent=2).decode() + "\n"
 
 
 def plain(value: Any) -> Any:

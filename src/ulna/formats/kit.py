@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import dataclass
 from typing import Any, Literal
 
 from ulna.core.paper.shelf import Kit
-from ulna.formats.documents import model_of, read_json, written
+from ulna.formats.documents import as_text, model_of, read_json
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +20,7 @@ class Document:
 
 def write(kit: Kit) -> str:
     """The kit as text in JSON."""
-    return json.dumps(written(Document(kit)), ensure_ascii=False, indent=2) + "\n"
+    return as_text(Document(kit))
 
 
 def read(text: str | bytes) -> Kit:

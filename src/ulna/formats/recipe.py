@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import dataclass
 from typing import Any, Literal
 
 from ulna.core.page.plan import PagePlan
-from ulna.formats.documents import model_of, read_json, written
+from ulna.formats.documents import as_text, model_of, read_json
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,7 +20,7 @@ class Document:
 
 def write(recipe: PagePlan) -> str:
     """The page as text in JSON."""
-    return json.dumps(written(Document(recipe)), ensure_ascii=False, indent=2) + "\n"
+    return as_text(Document(recipe))
 
 
 def read(text: str | bytes) -> PagePlan:

@@ -398,8 +398,10 @@ class Household:
     def called(self, name: str) -> str:
         """The name, with the next number behind it where a page is called so already: "New page 2"."""
         taken = {kept.body.name for kept in self.pages.all()}
-        stem = re.sub(r" \d+$", "", name)
-        return next(one for one in (name, *(f"{stem[:112]} {k}" for k in itertools.count(2))) if one not in taken)
+        if name not in taken:
+            return name
+        stem = re.sub(r" \d+$", "", name)[:112]
+        return next(one for k in itertools.count(2) if (one := f"{stem} {k}") not in taken)
 
     def page(self, id: str) -> PagePlan:
         """Raises `NotThere`."""

@@ -10,19 +10,21 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.examples import boxes_of, ground, paper, worked
+from tests.core.examples import boxes_of, ground, paper, scrap, worked
+from ulna.core.cutting.demand import demand
 from ulna.core.errors import FieldError
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches, parse
 from ulna.core.page import arranging
 from ulna.core.page.audition import trials
 from ulna.core.page.between import between
-from ulna.core.page.dressing import dressed
+from ulna.core.page.dressing import dressed, taken
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import Group, Gutting, PagePlan
 from ulna.core.page.pulling import pull
 from ulna.core.page.reformat import reformat
 from ulna.core.page_formats import of_kind
+from ulna.core.paper.shelf import Paper
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.base import Base
@@ -33,6 +35,7 @@ from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import Handle, PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.prints import Print
+from ulna.core.planner import plan_cuts
 
 DOUBLE = of_kind("12x12", 2)
 ON = ground(DOUBLE)
@@ -244,25 +247,47 @@ def test_an_audition_says_of_which_papers_enough_is_left() -> None:
     assert found == {"a": True, "none": False, "pad": False}
 
 
-def test_a_new_part_comes_in_papers_that_are_there_and_suit() -> None:
-    """Light on dark, each paper another one, none that is used up."""
+def light(id: str, count: int = 2) -> Paper:
+    return replace(paper(id, count), a=replace(paper(id).a, colours=("#f4f4f4",)))
+
+
+def test_a_new_part_opens_no_sheet() -> None:
+    """A panel of 8 × 8 panels a page whose dark paper is open: not from the light sheet, which is whole, but from its
+    scrap of 9 × 9; a strip from the rest of the dark one that is open; of what is whole alone, from nothing."""
     dark = replace(paper("dark"), a=replace(paper("dark").a, colours=("#202020",)))
-    light = replace(paper("light"), a=replace(paper("light").a, colours=("#f4f4f4",)))
-    on = ground(None, dark, light, paper("none", 0))
-    page = evaluate(PagePlan("p", parts=(Base("b", choice=PaperChoice("dark")),)), on)
-    assert dressed(Panel("p", trim=parse("1")), page, on).choice.paper == "light"  # type: ignore[union-attr]
-    band = dressed(Band("b", papers=(PaperChoice(), PaperChoice())), page, on)
-    assert [c.paper for c in band.papers] == ["light", "dark"]  # type: ignore[union-attr]
-    kept = Panel("p", choice=PaperChoice("none"))
-    assert dressed(kept, page, on) == kept and dressed(Panel("p"), page, ground()) == Panel("p")
+    half = panel("half", "0", "0", "12", "5")
+    on = ground(None, dark, light("light"))
+    page = evaluate(PagePlan("p", parts=(replace(half, choice=PaperChoice("dark")),)), on)
+    square = panel("p", "0", "0", "8", "8")
+    assert dressed(square, page, on) == square
+    assert dressed(panel("p", "0", "0", "12", "2"), page, on).choice.paper == "dark"  # type: ignore[union-attr]
+    with_scrap = ground(None, dark, light("light"), scrap("rest", "light", "9", "9"))
+    page = evaluate(PagePlan("p", parts=(replace(half, choice=PaperChoice("dark")),)), with_scrap)
+    assert dressed(square, page, with_scrap).choice.paper == "light"  # type: ignore[union-attr]
 
 
-def test_a_new_part_takes_no_paper_that_is_too_small_for_it() -> None:
-    """An 11 × 11 panel is not cut from a pad of 6 × 6, however much of it there is; a 4 × 4 block may be."""
-    on = ground(None, paper("pad", 20, size="6"), paper("sheet", 1))
-    empty = evaluate(PagePlan("p"), on)
-    assert dressed(Panel("p", trim=parse("1/2")), empty, on).choice.paper == "sheet"  # type: ignore[union-attr]
-    assert dressed(panel("p", "0", "0", "4", "4"), empty, on).choice.paper == "pad"  # type: ignore[union-attr]
+def test_where_its_paper_comes_from_is_said() -> None:
+    on = ground(None, paper("dark"))
+    strip = replace(panel("p", "0", "0", "12", "2"), choice=PaperChoice("dark"))
+    assert taken(strip, on) == f"Out of what is open already: {on.shelf.papers['dark'].name}."
+    assert taken(panel("p", "0", "0"), on) == "No open sheet serves; it has no paper yet."
+
+
+@given(st.integers(1, 6), st.integers(1, 12), st.integers(1, 12))
+def test_whatever_is_added_as_many_sheets_are_open_as_before(papers: int, width: int, height: int) -> None:
+    """By the planner's own count."""
+    on = ground(None, *(light(f"paper-{k}") for k in range(papers)), scrap("rest", "paper-0", "5", "7"))
+    parts = tuple(
+        replace(panel(f"part-{k}", "0", "0", "7", "3"), choice=PaperChoice(f"paper-{k}")) for k in range(papers)
+    )
+    page = evaluate(PagePlan("p", parts=parts), on)
+    for new in (
+        panel("new", "0", "0", str(width), str(height)),
+        Band("new", papers=(PaperChoice(), PaperChoice())),
+    ):
+        after = evaluate(PagePlan("p", parts=(*parts, dressed(new, page, on))), on)
+        opened = [plan_cuts(demand(one.pieces, on.shelf), 20_000) for one in (page, after)]
+        assert not opened[1].unplaced and opened[1].whole_sheets_used <= opened[0].whole_sheets_used
 
 
 # ---- another format ----------------------------------------------------------------------------------

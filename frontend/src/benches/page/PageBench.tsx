@@ -1,29 +1,33 @@
 /** The page: its recipe beside the drawing at scale, and what it costs underneath. */
 
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { type KeyboardEvent, useState } from "react";
-import { Link, useParams } from "react-router";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
 import { type Schemas, Unreachable } from "../../api/client";
 import { useShelf } from "../../api/kits";
-import { type PageOut, pageQuery, pageSource } from "../../api/pages";
+import { addPage, type PageOut, pageQuery, pageSource } from "../../api/pages";
 import { costQuery, evaluatedQuery } from "../../api/recipe";
 import { useDesk } from "../../api/useDesk";
-import { useInFrame } from "../../app/FrameContext";
+import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow } from "../../app/theme";
+import type { Zoom } from "../../page/useView";
 import type { Part } from "../../parts/kinds";
 import type { Arrange } from "./ArrangeMenu";
 import { Audition } from "./Audition";
 import { useMeasuring } from "./Between";
 import { CostStrip } from "./CostStrip";
+import { HandMenu } from "./HandMenu";
 import { Helps } from "./Helps";
 import { HiddenPaper, hiddenWords } from "./HiddenPaper";
+import { KeysList } from "./KeysList";
 import { PageTools } from "./PageTools";
 import { RecipePane } from "./RecipePane";
 import { Stage } from "./Stage";
 import { useAdd } from "./useAdd";
 import { useChosen } from "./useChosen";
 import { useEdits } from "./useEdits";
+import { useHand } from "./useHand";
 import { useMove } from "./useMove";
 
 export default function PageBench() {
@@ -50,6 +54,9 @@ const TWO_PANES = {
 
 function Bench({ answer }: { answer: PageOut }) {
   const id = answer.saved.id;
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { say } = useFrame();
   const [desk, state] = useDesk("page", answer, pageSource);
   useInFrame(desk, state);
   const page = state.body;
@@ -69,6 +76,18 @@ function Bench({ answer }: { answer: PageOut }) {
     choose(last);
   });
   const part = (page.parts as Part[]).find((p) => p.id === chosen);
+  const zoom = useRef<((how: Zoom) => void) | null>(null);
+  const [keys, setKeys] = useState(false);
+  const hand = useHand({
+    id,
+    page,
+    choice,
+    edits,
+    move,
+    onAudition: () => setAuditioning(true),
+    onKeys: () => setKeys(true),
+    onZoom: (how) => zoom.current?.(how),
+  });
 
   function choose(one: string | null, wider = false): void {
     if (tape.measuring) {
@@ -84,21 +103,13 @@ function Bench({ answer }: { answer: PageOut }) {
     if (then) choice.chooseAll(then);
   };
 
-  function remove(one: Part): void {
-    choice.choose(null);
-    void edits.remove(one);
-  }
-
-  function onKey(event: KeyboardEvent, at: string): void {
-    const part = (edits.now().parts as Part[]).find((p) => p.id === at);
-    if (!part || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (event.key === "Delete" || event.key === "Backspace") {
-      event.preventDefault();
-      remove(part);
-    } else if (event.key === "Escape") choose(null);
-    else if (event.key === "." || event.key === ",") {
-      event.preventDefault();
-      setAuditioning(true);
+  async function duplicate(): Promise<void> {
+    try {
+      const again = await addPage(edits.now());
+      await queries.invalidateQueries({ queryKey: ["pages"] });
+      navigate(`/page/${again.saved.id}`);
+    } catch (error) {
+      say((error as Error).message);
     }
   }
 
@@ -116,7 +127,7 @@ function Bench({ answer }: { answer: PageOut }) {
         edits={edits}
         onAdd={add}
         onChoose={choose}
-        onRemove={remove}
+        onRemove={(one) => hand.remove([one.id])}
       />
       <Box sx={{ display: "flex", flexDirection: "column", minWidth: 0, minHeight: 0 }}>
         <PageTools
@@ -129,6 +140,7 @@ function Bench({ answer }: { answer: PageOut }) {
           onAudition={() => setAuditioning(!auditioning)}
           measuring={tape.measuring}
           onMeasure={tape.toggle}
+          edit={<HandMenu hand={hand} onDuplicatePage={() => void duplicate()} onKeys={() => setKeys(true)} />}
         />
         {tape.measuring && (
           <Box role="status" sx={{ px: 2, color: colours.verdigris, fontWeight: 700 }}>
@@ -143,7 +155,7 @@ function Bench({ answer }: { answer: PageOut }) {
           also={also}
           onChoose={choose}
           onChange={edits.editPart}
-          onKey={onKey}
+          zoom={zoom}
           move={move}
           tape={tape}
           drawn={drawn}
@@ -184,6 +196,7 @@ function Bench({ answer }: { answer: PageOut }) {
           />
         )}
       </Box>
+      {keys && <KeysList onClose={() => setKeys(false)} />}
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 /** What can be done with a page, in a row above it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { pageFile, type Recipe } from "../../api/pages";
 import { SaveMenu } from "../../ui/SaveMenu";
@@ -17,6 +18,7 @@ interface Props {
   onAudition: () => void;
   measuring: boolean;
   onMeasure: () => void;
+  edit: ReactNode;
 }
 
 export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
@@ -30,6 +32,7 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
       <Button component={Link} to="/page" size="small" sx={{ mr: "auto" }}>
         All pages
       </Button>
+      {on.edit}
       <ArrangeMenu
         many={chosen ? 1 + also : 0}
         grouped={page.groups.some((group) => chosen !== null && group.parts.includes(chosen))}

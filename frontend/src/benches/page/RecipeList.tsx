@@ -1,31 +1,17 @@
 /** The recipe: parts from underneath upward, each a sentence; the chosen one shows its values as fields. */
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
-import type { Evaluated } from "../../api/recipe";
 import { colours } from "../../app/theme";
-import type { Part } from "../../parts/kinds";
-import { PartFields } from "../../parts/PartFields";
-import { Finding } from "../../ui/Finding";
-import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
-import { IconAction } from "../../ui/IconAction";
+import { PartRow, type Rows } from "./PartRow";
 
-interface Props {
-  parts: Part[];
-  pages: number;
-  page: Evaluated | undefined;
-  lacking: readonly { part: string; sentence: string }[];
+interface Props extends Rows {
   chosen: string | null;
   /** Chosen besides it. */
   also: readonly string[];
   onChoose: (part: string | null, more?: boolean) => void;
-  onChange: (what: string, part: Part, group?: string) => void;
-  /** A remedy may want another number of pages. */
-  onMend: (what: string, part: Part, pages: number | null) => void;
-  onOrder: (from: number, to: number) => void;
-  onCopy: (part: Part) => void;
-  onRemove: (part: Part) => void;
+  /** The fields of the chosen part are elsewhere. */
+  folded: boolean;
 }
 
 export function RecipeList(props: Props) {
@@ -41,6 +27,9 @@ export function RecipeList(props: Props) {
     if (row) reveal(row, row.closest("[data-pane]"));
   }, [chosen, known]);
 
+  // The list is one stop: its parts are gone through with the arrow keys.
+  const stop = parts.some((part) => part.id === chosen) ? chosen : parts[0]?.id;
+
   function onKeyDown(event: KeyboardEvent, k: number): void {
     if (event.target !== event.currentTarget) return;
     const by = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
@@ -52,9 +41,6 @@ export function RecipeList(props: Props) {
     } else if (part && (event.key === "Enter" || event.key === " ")) {
       event.preventDefault();
       onChoose(chosen === part.id ? null : part.id);
-    } else if (part && event.key === "Delete") {
-      event.preventDefault();
-      props.onRemove(part);
     }
   }
 
@@ -72,7 +58,7 @@ export function RecipeList(props: Props) {
             component="li"
             key={part.id}
             data-row={part.id}
-            tabIndex={0}
+            tabIndex={part.id === stop ? 0 : -1}
             aria-current={isChosen || props.also.includes(part.id) || undefined}
             onKeyDown={(event: KeyboardEvent) => onKeyDown(event, k)}
             onClick={(event: React.MouseEvent) =>
@@ -123,7 +109,7 @@ export function RecipeList(props: Props) {
               <Icon name="grip" size={18} />
             </Box>
             <Box sx={{ flex: 1, minWidth: 0 }}>
-              <Row {...props} part={part} k={k} isChosen={isChosen} />
+              <PartRow {...props} part={part} k={k} isChosen={isChosen && !props.folded} />
             </Box>
           </Box>
         );
@@ -145,67 +131,4 @@ function reveal(row: Element, pane: Element | null): void {
 
 function focusRow(list: HTMLElement | null, id: string | undefined): void {
   if (id) list?.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus();
-}
-
-function Row(props: Props & { part: Part; k: number; isChosen: boolean }) {
-  const { part, k, page, isChosen, parts } = props;
-  const worked = page?.parts.find((p) => p.id === part.id);
-  const findings = page?.findings.filter((f) => f.part === part.id && (isChosen || f.severity !== "note")) ?? [];
-  const lacking = props.lacking.filter((l) => l.part === part.id);
-  return (
-    <>
-      {!isChosen && (
-        <Box sx={{ lineHeight: 1.4, overflowWrap: "anywhere" }}>{unbroken(worked?.sentence ?? "…")}</Box>
-      )}
-      {isChosen && (
-        <>
-          <PartFields part={part} pages={props.pages} onChange={props.onChange} />
-          {worked?.arithmetic && (
-            <Box sx={{ color: colours.verdigris, fontWeight: 700, py: 0.5 }} data-arithmetic>
-              {unbroken(worked.arithmetic)}
-            </Box>
-          )}
-          <Box sx={{ display: "flex", mx: -0.75 }}>
-            <IconAction
-              small
-              icon="up"
-              name="Further underneath"
-              disabled={k === 0}
-              onClick={() => props.onOrder(k, k - 1)}
-            />
-            <IconAction
-              small
-              icon="down"
-              name="Further up on the page"
-              disabled={k === parts.length - 1}
-              onClick={() => props.onOrder(k, k + 1)}
-            />
-            <IconAction small icon="copy" name="Another like it" onClick={() => props.onCopy(part)} />
-            <IconAction small icon="bin" name="Take it off the page" onClick={() => props.onRemove(part)} />
-          </Box>
-        </>
-      )}
-      {findings.map((finding) => (
-        <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence}>
-          {finding.remedies.map(({ says, part: mended, pages }) => (
-            <Button
-              key={says}
-              size="small"
-              variant="outlined"
-              sx={{ whiteSpace: "normal", minHeight: 30, my: 0.25, py: 0.25, lineHeight: 1.3 }}
-              onClick={(event) => {
-                event.stopPropagation();
-                props.onMend(says.charAt(0).toLowerCase() + says.slice(1), mended as Part, pages);
-              }}
-            >
-              {unbroken(says)}
-            </Button>
-          ))}
-        </Finding>
-      ))}
-      {lacking.map((l) => (
-        <Finding key={l.sentence} severity="stop" sentence={l.sentence} />
-      ))}
-    </>
-  );
 }

@@ -1,5 +1,6 @@
 /** The recipe of a page: its name and format, what can be added, its parts in sentences, its story. */
 import Box from "@mui/material/Box";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useMemo } from "react";
 import type { Schemas } from "../../api/client";
 import type { Recipe } from "../../api/pages";
@@ -10,6 +11,7 @@ import { PageHere } from "../../parts/PageHere";
 import { aName, InlineText } from "../../ui/InlineText";
 import { AddMenu } from "./AddMenu";
 import { FormatFields } from "./FormatFields";
+import { PartCard } from "./PartCard";
 import { RecipeList } from "./RecipeList";
 import { StoryField } from "./StoryField";
 import type { Add } from "./useAdd";
@@ -42,6 +44,15 @@ export function RecipePane({
 }: Props) {
   const here = useMemo(() => ({ id, page, evaluated }), [id, page, evaluated]);
   const copy = (part: Part) => void onAdd("added another like it", [begun(part)], part.id);
+  const narrowly = useMediaQuery(narrow);
+  const known = { parts: page.parts as Part[], pages: page.format.pages, page: evaluated, lacking };
+  const deeds = {
+    onChange: edits.editPart,
+    onMend: edits.mend,
+    onOrder: edits.order,
+    onCopy: copy,
+    onRemove,
+  };
   return (
     <Box
       sx={{
@@ -72,20 +83,8 @@ export function RecipePane({
       </Box>
       <Box data-pane sx={{ flex: 1, minHeight: 0, overflow: "auto" }}>
         <PageHere value={here}>
-          <RecipeList
-            parts={page.parts as Part[]}
-            pages={page.format.pages}
-            page={evaluated}
-            lacking={lacking}
-            chosen={chosen}
-            also={also}
-            onChoose={onChoose}
-            onChange={edits.editPart}
-            onMend={edits.mend}
-            onOrder={edits.order}
-            onCopy={copy}
-            onRemove={onRemove}
-          />
+          <RecipeList {...known} chosen={chosen} also={also} onChoose={onChoose} folded={narrowly} {...deeds} />
+          {narrowly && chosen && <PartCard {...known} {...deeds} chosen={chosen} onClose={() => onChoose(null)} />}
         </PageHere>
         <StoryField story={page.story} onCommit={(story) => edits.edit("wrote the story", { story }, "story")} />
       </Box>

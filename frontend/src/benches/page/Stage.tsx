@@ -1,18 +1,20 @@
 /** The page at scale, with what is pulled, measured and looked at on it. */
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import type { KeyboardEvent } from "react";
+import type { Ref } from "react";
 import type { Schemas } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import type { Recipe } from "../../api/pages";
 import type { Evaluated } from "../../api/recipe";
 import { settingsQuery } from "../../api/settings";
 import { narrow } from "../../app/theme";
-import { Drawing } from "../../page/Drawing";
+import { Drawing, type Overlay } from "../../page/Drawing";
 import { Handles } from "../../page/Handles";
 import { Panels } from "../../page/Panels";
 import { inches } from "../../page/scale";
+import type { Zoom } from "../../page/useView";
 import type { Part } from "../../parts/kinds";
+import { unseen } from "../../ui/unseen";
 import { Between, type useMeasuring } from "./Between";
 import type { useMove } from "./useMove";
 
@@ -24,7 +26,7 @@ interface Props {
   also: readonly string[];
   onChoose: (part: string | null, wider?: boolean) => void;
   onChange: (what: string, part: Part, group?: string, asked?: Part) => void;
-  onKey: (event: KeyboardEvent, id: string) => void;
+  zoom: Ref<(how: Zoom) => void>;
   move: ReturnType<typeof useMove>;
   tape: ReturnType<typeof useMeasuring>;
   /** Hidden middles that are drawn, and the one that is looked at. */
@@ -45,6 +47,9 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
         [narrow]: { minHeight: "56vw" },
       }}
     >
+      <Box role="status" sx={unseen}>
+        {move.overlay && lies(move.overlay)}
+      </Box>
       {evaluated && settings && (
         <Drawing
           page={evaluated}
@@ -58,7 +63,7 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
           onDrag={move.onDrag}
           onDrop={move.onDrop}
           onNudge={move.onNudge}
-          onKey={on.onKey}
+          zoom={on.zoom}
           pointing={tape.measuring}
         >
           {(pixel) => (
@@ -82,4 +87,16 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
       )}
     </Box>
   );
+}
+
+/** Where a part came to lie, for those who hear it: said once it lies still. */
+function lies({ shift, distances }: Overlay): string {
+  if (shift.x || shift.y) return "";
+  const clear: Partial<Record<string, string>> = {
+    left: "at the left",
+    right: "at the right",
+    top: "above",
+    bottom: "below",
+  };
+  return distances.flatMap(({ of, says }) => (clear[of] ? `${says} ${clear[of]}` : [])).join(", ");
 }

@@ -20,7 +20,7 @@ export function useChosen(page: Recipe) {
   /** These, the first one as the one in hand. */
   function chooseAll([first, ...rest]: readonly string[]): void {
     setChosen(first ?? null);
-    setMore(first === chosen ? more : rest);
+    setMore(rest);
   }
 
   return { chosen, more, also, choose, chooseAll };

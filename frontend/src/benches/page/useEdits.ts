@@ -59,14 +59,14 @@ export function useEdits(id: string, desk: Desk<Recipe, PageOut>, evaluated: Kno
   }
 
   /** What counted from it stays where it is; where nothing answers it is taken off all the same. */
-  async function remove(part: Part): Promise<void> {
-    const what = "took a part off";
+  async function remove(gone: readonly string[]): Promise<void> {
+    const what = gone.length > 1 ? "took parts off" : "took a part off";
     const then = now();
     try {
-      const left = await askArrange({ page: then, id, parts: [part.id], act: "remove" });
+      const left = await askArrange({ page: then, id, parts: [...gone], act: "remove" });
       editLate(what, then, left.page);
     } catch {
-      edit(what, { parts: now().parts.filter((old) => old.id !== part.id) });
+      edit(what, { parts: now().parts.filter((old) => !gone.includes(old.id)) });
     }
   }
 

@@ -8,7 +8,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { patternsQuery, type Side } from "../../api/kits";
-import { colours as ink } from "../../app/theme";
+import { DAY, colours as ink } from "../../app/theme";
 import { NOTHING } from "../../page/scale";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
@@ -135,7 +135,7 @@ export function several<V extends string>(
 
 /** A pattern wants a second colour to be seen at all. */
 function fitting(colours: string[], pattern: string): string[] {
-  return pattern !== "plain" && colours.length === 1 ? [colours[0] ?? "#ffffff", ink.verdigris] : colours;
+  return pattern !== "plain" && colours.length === 1 ? [colours[0] ?? "#ffffff", DAY.verdigris] : colours;
 }
 
 function PatternPicker(props: {

@@ -24,10 +24,12 @@ from ulna.core.parts.place import Across, Down, Place, place_at, position
 
 @dataclass(frozen=True, slots=True)
 class Added:
-    """A part with its place found; it lies directly under the part `under`, on top of all where that is None."""
+    """A part with its place found; it lies directly under the part `under`, on top of all where that is None. `told` is
+    what is to be known of it."""
 
     part: Part
     under: str | None
+    told: str = ""
 
 
 def add(plan: PagePlan, parts: Sequence[Part], ground: Ground, above: str | None = None) -> list[Added]:

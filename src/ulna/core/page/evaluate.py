@@ -18,7 +18,7 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, placed_at, room_of, stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts.kinds import MOST_WORKED, Part, is_placed, name_of
-from ulna.core.parts.pieces import Ground, Handle, Piece
+from ulna.core.parts.pieces import Ground, Handle, Piece, Spot
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,6 +33,7 @@ class PartOnPage:
     box: Rect | None
     arithmetic: str
     handles: tuple[Handle, ...] = ()
+    spots: tuple[Spot, ...] = ()
     name: str = ""
 
 
@@ -79,7 +80,9 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
             findings.append(
                 Finding("placed", "note", part.id, "Moved to the next mark: the true centre lies between two.")
             )
-        parts.append(PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, name_of(part, ground)))
+        parts.append(
+            PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, built.spots, name_of(part, ground))
+        )
         lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
         pieces += _placed(one, box, room_of(one, standing, ground), ground)
         findings += _place_findings(one, box, standing, ground)

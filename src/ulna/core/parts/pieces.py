@@ -265,6 +265,16 @@ class Handle:
 
 
 @dataclass(frozen=True, slots=True)
+class Spot:
+    """A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there."""
+
+    key: str
+    name: str
+    rect: Rect
+    what: str
+
+
+@dataclass(frozen=True, slots=True)
 class Built:
     """A part worked out at the origin: its outer size, its pieces from underneath upward, its arithmetic.
 
@@ -278,6 +288,7 @@ class Built:
     findings: tuple[Finding, ...] = ()
     lines: tuple[Line, ...] = ()
     handles: tuple[Handle, ...] = ()
+    spots: tuple[Spot, ...] = ()
 
     @property
     def is_there(self) -> bool:

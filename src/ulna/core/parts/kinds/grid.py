@@ -11,11 +11,13 @@ mark wider is told.
 from __future__ import annotations
 
 import math
+import re
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from itertools import pairwise
 from typing import Annotated, ClassVar, Literal
 
+from ulna.core.errors import FieldError
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.figures import Figure, outline
 from ulna.core.geometry.rects import Rect
@@ -23,7 +25,7 @@ from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches, parse
 from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
+from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece, Spot
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, name_of
 from ulna.core.photos.crop import PRINT_SIZES
@@ -148,6 +150,10 @@ def build(part: Grid, ground: Ground, room: Rect) -> Built:
         _told(across, down, pages, ruler),
         tuple(findings),
         handles=_handles(part, xs, ys, across, down),
+        spots=tuple(
+            Spot(_key(cell), _where(cell), _box(cell, xs, ys, across.cell, down.cell), cell.what)
+            for cell in cells_of(part, len(ys), len(xs))
+        ),
     )
 
 
@@ -202,10 +208,7 @@ def _lay(
     cells = cells_of(part, len(ys), len(xs))
     papers = iter(dealt(part.papers, len(cells), part.seed))
     for cell in cells:
-        x, y = xs[cell.column], ys[cell.row]
-        box = Rect(x, y, xs[cell.column + cell.columns - 1] + wide - x, ys[cell.row + cell.rows - 1] + high - y)
-        where = f"row {cell.row + 1}, column {cell.column + 1}"
-        key = f"cell-{cell.row + 1}-{cell.column + 1}"
+        box, where, key = _box(cell, xs, ys, wide, high), _where(cell), _key(cell)
         if cell.what in KEPT_FREE:
             continue
         if cell.what == "photo":
@@ -221,6 +224,37 @@ def _lay(
             piece = replace(piece, cut=box.width.part(1, 6))
         pieces.append(piece)
     return pieces, findings
+
+
+def _box(cell: Cell, xs: list[Length], ys: list[Length], wide: Length, high: Length) -> Rect:
+    x, y = xs[cell.column], ys[cell.row]
+    return Rect(x, y, xs[cell.column + cell.columns - 1] + wide - x, ys[cell.row + cell.rows - 1] + high - y)
+
+
+def _where(cell: Cell) -> str:
+    return f"row {cell.row + 1}, column {cell.column + 1}"
+
+
+def _key(cell: Cell) -> str:
+    return f"cell-{cell.row + 1}-{cell.column + 1}"
+
+
+def fill(part: Grid, key: str, what: What, print_: Print | None = None, choice: PaperChoice | None = None) -> Grid:
+    """The grid with something in the cell of that key ("cell-1-2": row, column); one that was not named is then.
+
+    Raises `FieldError` where the grid has no such cell.
+    """
+    named = {_key(cell): cell for cell in part.cells}
+    found = _KEY.fullmatch(key)
+    if found is None:
+        raise FieldError("cell", key, "this grid has no such cell", "press on one of its cells")
+    cell = named.get(key) or Cell(int(found[1]) - 1, int(found[2]) - 1)
+    filled = replace(cell, what=what, print=print_, choice=choice)
+    cells = tuple(filled if one is cell else one for one in part.cells)
+    return replace(part, cells=cells if key in named else (*cells, filled))
+
+
+_KEY = re.compile(r"cell-([1-9]\d{0,2})-([1-9]\d{0,2})")
 
 
 def _photo(part: Grid, cell: Cell, key: str, box: Rect, ground: Ground) -> tuple[Piece, list[Finding]]:

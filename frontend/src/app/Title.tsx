@@ -1,0 +1,24 @@
+/** What stands in the browser's tab: each bench, and what lies on it. */
+import { useQuery } from "@tanstack/react-query";
+import { useLocation } from "react-router";
+import { kitsQuery } from "../api/kits";
+import { pagesQuery } from "../api/pages";
+import { photosQuery } from "../api/photos";
+
+export function Title() {
+  const { data: kits } = useQuery(kitsQuery);
+  const { data: photos } = useQuery(photosQuery);
+  const { data: pages } = useQuery(pagesQuery);
+  const [, bench = "", id = "", part = ""] = useLocation().pathname.split("/");
+  const page = pages?.find((one) => one.saved.id === id)?.page.name;
+  const kit = kits?.find((one) => one.saved.id === id)?.kit.name;
+  const photo = photos?.find((one) => one.saved.id === id)?.photo.name;
+  const found: Record<string, string> = {
+    unpack: kit ?? "Unpack",
+    photos: id === "prints" ? "Print sheets" : (photo ?? "Photos"),
+    page: id === "together" ? "Pages together" : part ? `${page}, variants` : (page ?? "Pages"),
+    cut: part ? `${page}, cutting` : page ? `${page}, cut list` : "Cut",
+    log: "The kit’s book",
+  };
+  return <title>{found[bench] ? `${found[bench]} · Ulna` : "Ulna"}</title>;
+}

@@ -1,0 +1,86 @@
+/** A part in the recipe: its sentence, or chosen its values as fields; what is wrong with it and what would mend it. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import type { Evaluated } from "../../api/recipe";
+import { colours } from "../../app/theme";
+import type { Part } from "../../parts/kinds";
+import { PartFields } from "../../parts/PartFields";
+import { Finding } from "../../ui/Finding";
+import { unbroken } from "../../ui/figures";
+import { IconAction } from "../../ui/IconAction";
+
+export interface Rows {
+  parts: Part[];
+  pages: number;
+  page: Evaluated | undefined;
+  lacking: readonly { part: string; sentence: string }[];
+  onChange: (what: string, part: Part, group?: string) => void;
+  /** A remedy may want another number of pages. */
+  onMend: (what: string, part: Part, pages: number | null) => void;
+  onOrder: (from: number, to: number) => void;
+  onCopy: (part: Part) => void;
+  onRemove: (part: Part) => void;
+}
+
+export function PartRow(props: Rows & { part: Part; k: number; isChosen: boolean }) {
+  const { part, k, page, isChosen, parts } = props;
+  const worked = page?.parts.find((p) => p.id === part.id);
+  const findings = page?.findings.filter((f) => f.part === part.id && (isChosen || f.severity !== "note")) ?? [];
+  const lacking = props.lacking.filter((l) => l.part === part.id);
+  return (
+    <>
+      {!isChosen && (
+        <Box sx={{ lineHeight: 1.4, overflowWrap: "anywhere" }}>{unbroken(worked?.sentence ?? "…")}</Box>
+      )}
+      {isChosen && (
+        <>
+          <PartFields part={part} pages={props.pages} onChange={props.onChange} />
+          {worked?.arithmetic && (
+            <Box sx={{ color: colours.verdigris, fontWeight: 700, py: 0.5 }} data-arithmetic>
+              {unbroken(worked.arithmetic)}
+            </Box>
+          )}
+          <Box sx={{ display: "flex", mx: -0.75 }}>
+            <IconAction
+              small
+              icon="up"
+              name="Further underneath"
+              disabled={k === 0}
+              onClick={() => props.onOrder(k, k - 1)}
+            />
+            <IconAction
+              small
+              icon="down"
+              name="Further up on the page"
+              disabled={k === parts.length - 1}
+              onClick={() => props.onOrder(k, k + 1)}
+            />
+            <IconAction small icon="copy" name="Another like it" onClick={() => props.onCopy(part)} />
+            <IconAction small icon="bin" name="Take it off the page" onClick={() => props.onRemove(part)} />
+          </Box>
+        </>
+      )}
+      {findings.map((finding) => (
+        <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence}>
+          {finding.remedies.map(({ says, part: mended, pages }) => (
+            <Button
+              key={says}
+              size="small"
+              variant="outlined"
+              sx={{ whiteSpace: "normal", minHeight: 30, my: 0.25, py: 0.25, lineHeight: 1.3 }}
+              onClick={(event) => {
+                event.stopPropagation();
+                props.onMend(says.charAt(0).toLowerCase() + says.slice(1), mended as Part, pages);
+              }}
+            >
+              {unbroken(says)}
+            </Button>
+          ))}
+        </Finding>
+      ))}
+      {lacking.map((l) => (
+        <Finding key={l.sentence} severity="stop" sentence={l.sentence} />
+      ))}
+    </>
+  );
+}
