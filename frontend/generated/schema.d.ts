@@ -5647,6 +5647,7 @@ export interface components {
             /** @enum {string} */
             role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
             uncut: components["schemas"]["Rect"];
+            whole: string;
         };
         /**
          * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
@@ -6389,7 +6390,10 @@ export interface components {
              */
             size: string;
         };
-        /** @description Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is. */
+        /**
+         * @description Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is; or
+         *     says `what` a cell is for.
+         */
         PutAsked: {
             choice?: components["schemas"]["PaperChoice-Input"] | null;
             id?: string | null;
@@ -6398,6 +6402,7 @@ export interface components {
             /** @default [] */
             photos: string[];
             piece?: string | null;
+            what?: ("paper" | "photo" | "empty" | "title" | "words" | "card") | null;
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.

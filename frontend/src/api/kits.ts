@@ -23,6 +23,13 @@ export const patternsQuery = (colours: string[]) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** Every paper as a page can have it: what is left, and the words that find it. */
+export const shelfQuery = (page: string) =>
+  queryOptions({
+    queryKey: ["shelf", page],
+    queryFn: () => take(client.GET("/api/shelf", { params: { query: { page } } })),
+  });
+
 export function kitSource(id: string): Source<Kit, KitOut> {
   return {
     body: (answer) => answer.kit,

@@ -11,6 +11,7 @@ import {
   useImperativeHandle,
   useMemo,
   useRef,
+  useState,
 } from "react";
 import type { Schemas } from "../api/client";
 import type { ShelfPaper } from "../api/kits";
@@ -19,13 +20,21 @@ import { colours, daylight, figures, measureFont } from "../app/theme";
 import { arrow } from "../ui/arrows";
 import { unbroken } from "../ui/figures";
 import { TilePattern } from "../ui/Swatch";
+import { type Carried, carriedIn, isCarried } from "./carrying";
 import { HandleToMove, ZoomButtons } from "./Nearer";
 import { PieceShape } from "./PieceShape";
 import { Rulers } from "./Rulers";
-import { type Box, box, inches } from "./scale";
+import { type Box, box, inches, pointOn } from "./scale";
 import { useGestures } from "./useGestures";
 import { usePressing } from "./usePressing";
 import { useView, type Zoom } from "./useView";
+
+/** Where something is put: on a part, on a piece of it, or free on a page. */
+export interface Spot {
+  part: string | null;
+  piece: string | null;
+  at: { x: number; y: number } | null;
+}
 
 export interface Overlay {
   /** The part that is moved, and those that go along with it. */
@@ -55,6 +64,10 @@ interface Props {
   children?: (pixel: number) => ReactNode;
   /** Parts are only pointed at: nothing is dragged. */
   pointing?: boolean;
+  /** Carried here from the shelf. */
+  onPut: (carried: Carried, spot: Spot) => void;
+  /** The chosen part was pressed once more, there on the page. */
+  onPress: (part: string, at: { x: number; y: number }, anchor: { left: number; top: number }) => void;
   /** For keys elsewhere: closer, further. */
   zoom?: Ref<(how: Zoom) => void>;
 }
@@ -63,12 +76,13 @@ export function Drawing(props: Props) {
   const { page, shelf, chosen, onChoose, overlay } = props;
   const frame = useRef<HTMLDivElement>(null);
   const svg = useRef<SVGSVGElement>(null);
+  const [over, setOver] = useState<string | null>(null);
   const width = inches(page.format.width) * page.format.pages;
   const height = inches(page.format.height);
   const seen = useView(frame, width, height);
   const { view } = seen;
   const { pixel } = view;
-  const press = usePressing(svg, seen, { ...props, pointing: props.pointing ?? false });
+  const press = usePressing(svg, seen, chosen, { ...props, pointing: props.pointing ?? false });
   useGestures(svg, seen, press.holds);
   useImperativeHandle(props.zoom, () => seen.zoom);
   const patterns = usePatterns(page, shelf);
@@ -110,6 +124,22 @@ export function Drawing(props: Props) {
           onPointerMove={press.onMove}
           onPointerUp={press.onUp}
           onPointerCancel={press.onCancel}
+          onDragOver={(event) => {
+            if (!isCarried(event)) return;
+            event.preventDefault();
+            setOver((event.target as Element).closest("[data-part]")?.getAttribute("data-part") ?? null);
+          }}
+          onDragLeave={() => setOver(null)}
+          onDrop={(event) => {
+            const carried = carriedIn(event);
+            if (!carried || !svg.current) return;
+            event.preventDefault();
+            setOver(null);
+            const [part, piece] = (["data-part", "data-piece"] as const).map(
+              (name) => (event.target as Element).closest(`[${name}]`)?.getAttribute(name) ?? null,
+            );
+            props.onPut(carried, { part: part ?? null, piece: piece ?? null, at: pointOn(svg.current, event) });
+          }}
           onContextMenu={(event) => press.holds() && event.preventDefault()}
         >
           <defs>
@@ -190,6 +220,7 @@ export function Drawing(props: Props) {
               shift={overlay?.part === chosen ? overlay?.shift : undefined}
               pixel={pixel}
             />
+            {over && <Frame page={page} part={over} pixel={pixel} />}
             {overlay && <Measured overlay={overlay} width={width} height={height} pixel={pixel} />}
             {props.children?.(pixel)}
             {chosen && !overlay && <HandleToMove page={page} part={chosen} pixel={pixel} onDown={press.onHandle} />}
@@ -233,7 +264,11 @@ export const Pieces = memo(function Pieces({ pieces, patternOf, flat = false }: 
   return (
     <g filter={many && !flat ? "url(#lift)" : undefined}>
       {pieces.map((piece) => (
-        <g key={piece.id} filter={many || flat || piece.role === "base" ? undefined : "url(#lift)"}>
+        <g
+          key={piece.id}
+          data-piece={piece.whole || piece.id}
+          filter={many || flat || piece.role === "base" ? undefined : "url(#lift)"}
+        >
           <PieceShape piece={piece} pattern={patternOf(piece)} />
         </g>
       ))}

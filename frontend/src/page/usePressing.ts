@@ -21,6 +21,8 @@ interface Held {
 interface Pressed {
   part: string | null;
   wider: boolean;
+  /** It was chosen before. */
+  again: boolean;
   x: number;
   y: number;
   moved: boolean;
@@ -33,12 +35,14 @@ interface On {
   onChoose: (part: string | null, more?: boolean) => void;
   onDrag: (part: string, corner: { x: number; y: number }, start: Box) => void;
   onDrop: () => void;
+  onPress: (part: string, at: { x: number; y: number }, anchor: { left: number; top: number }) => void;
 }
 
 export function usePressing(
   svg: RefObject<SVGSVGElement | null>,
   { view, panBy }: ReturnType<typeof useView>,
-  { page, pointing, onChoose, onDrag, onDrop }: On,
+  chosen: string | null,
+  { page, pointing, onChoose, onDrag, onDrop, onPress }: On,
 ) {
   const held = useRef<Held | null>(null);
   const pressed = useRef<Pressed | null>(null);
@@ -66,7 +70,15 @@ export function usePressing(
             hold(part, { clientX, clientY });
           }, PRESS_MS)
         : undefined;
-    pressed.current = { part, wider: event.shiftKey, x: clientX, y: clientY, moved: false, timer };
+    pressed.current = {
+      part,
+      wider: event.shiftKey,
+      again: part === chosen,
+      x: clientX,
+      y: clientY,
+      moved: false,
+      timer,
+    };
     if (finger) return;
     if (part) {
       onChoose(part, event.shiftKey);
@@ -104,8 +116,10 @@ export function usePressing(
   function onUp(event: PointerEvent<SVGElement>): void {
     if (held.current?.moved) onDrop();
     else if (pressed.current && !pressed.current.moved) {
-      const { part, wider } = pressed.current;
+      const { part, wider, again, x, y } = pressed.current;
       if (part === null) onChoose(null);
+      else if (again && !wider && svg.current)
+        onPress(part, pointOn(svg.current, { clientX: x, clientY: y }), { left: x, top: y });
       else if (event.pointerType === "touch" && !held.current) onChoose(part, wider);
     }
     letGo();

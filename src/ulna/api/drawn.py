@@ -58,6 +58,7 @@ class PieceOut(Model):
     choice: Doc[PaperChoice]
     picture: Picture | None
     half: Literal["left", "right"] | None
+    whole: str
     angle: float
     path: str = ""
     colour: str
@@ -70,7 +71,21 @@ class PieceOut(Model):
         return value
 
 
-_PIECE = ("pin", "id", "part", "role", "name", "rect", "uncut", "choice", "picture", "half", "angle", "colour")
+_PIECE = (
+    "pin",
+    "id",
+    "part",
+    "role",
+    "name",
+    "rect",
+    "uncut",
+    "choice",
+    "picture",
+    "half",
+    "whole",
+    "angle",
+    "colour",
+)
 
 
 class EvaluatedOut(Model):

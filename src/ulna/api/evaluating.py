@@ -18,11 +18,12 @@ from ulna.core.page.adding import Added, add
 from ulna.core.page.dressing import dressed, taken
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
-from ulna.core.page.putting import pour, put_paper, put_photo
+from ulna.core.page.putting import keep_for, pour, put_paper, put_photo
 from ulna.core.page_formats import PageName
 from ulna.core.paper.colour import Liveliness, word
 from ulna.core.paper.ranking import MatChoice
 from ulna.core.parts.kinds import Part
+from ulna.core.parts.kinds.grid import What
 from ulna.core.parts.kinds.photo import filling
 from ulna.core.parts.pieces import PaperChoice
 from ulna.formats.documents import AnyLength, Doc, Model
@@ -65,12 +66,14 @@ class Filled(BaseModel):
 
 
 class PutAsked(BaseModel):
-    """Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is."""
+    """Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is; or
+    says `what` a cell is for."""
 
     page: Doc[PagePlan]
     part: str
     piece: str | None = None
     choice: Doc[PaperChoice] | None = None
+    what: What | None = None
     photos: Annotated[list[Annotated[str, Field(max_length=80)]], Field(max_length=400)] = []
     id: str | None = None
 
@@ -163,6 +166,8 @@ def put_on(asked: PutAsked, home: AtHome) -> Filled:
     """A part with a paper or a photo put on it, or several photos poured into the places that are free."""
     ground = home.ground(asked.page.format, asked.id)
     plan, part, piece = asked.page, asked.part, asked.piece
+    if asked.what is not None:
+        return Filled(part=keep_for(plan, part, piece or "", asked.what))
     if asked.choice is not None:
         return Filled(part=put_paper(plan, part, piece, asked.choice, ground))
     if len(asked.photos) == 1:

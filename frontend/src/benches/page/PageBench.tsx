@@ -23,12 +23,15 @@ import { HiddenPaper, hiddenWords } from "./HiddenPaper";
 import { KeysList } from "./KeysList";
 import { PageTools } from "./PageTools";
 import { RecipePane } from "./RecipePane";
+import { Shelf } from "./Shelf";
 import { Stage } from "./Stage";
 import { useAdd } from "./useAdd";
 import { useChosen } from "./useChosen";
 import { useEdits } from "./useEdits";
 import { useHand } from "./useHand";
 import { useMove } from "./useMove";
+import { usePutting } from "./usePutting";
+import { useShelved } from "./useShelved";
 
 export default function PageBench() {
   const { id = "" } = useParams();
@@ -52,6 +55,11 @@ const TWO_PANES = {
   [narrow]: { gridTemplateColumns: "1fr", gridTemplateRows: "auto auto", height: "auto" },
 } as const;
 
+const THREE_PANES = {
+  ...TWO_PANES,
+  gridTemplateColumns: "minmax(310px, 360px) minmax(0, 1fr) 204px",
+} as const;
+
 function Bench({ answer }: { answer: PageOut }) {
   const id = answer.saved.id;
   const queries = useQueryClient();
@@ -71,10 +79,13 @@ function Bench({ answer }: { answer: PageOut }) {
   const shelf = useShelf();
   const tape = useMeasuring(id, page);
   const move = useMove(id, edits.now, also, edits.editPart, edits.editLate);
-  const add = useAdd(id, edits.now, (what, parts, last) => {
+  const add = useAdd(id, edits.now, (what, parts, last, told) => {
     edits.edit(what, { parts });
     choose(last);
+    if (told) say(told);
   });
+  const { put, keepFor } = usePutting(id, page, edits, add);
+  const [shelved, setShelved] = useShelved();
   const part = (page.parts as Part[]).find((p) => p.id === chosen);
   const zoom = useRef<((how: Zoom) => void) | null>(null);
   const [keys, setKeys] = useState(false);
@@ -116,7 +127,7 @@ function Bench({ answer }: { answer: PageOut }) {
   const offers = cost?.offers ?? [];
   const drawn = offers.filter((o) => o.piece === looked?.piece || (o.gut && (hidden || o.part === chosen)));
   return (
-    <Box sx={TWO_PANES}>
+    <Box sx={shelved ? THREE_PANES : TWO_PANES}>
       <RecipePane
         id={id}
         page={page}
@@ -140,6 +151,8 @@ function Bench({ answer }: { answer: PageOut }) {
           onAudition={() => setAuditioning(!auditioning)}
           measuring={tape.measuring}
           onMeasure={tape.toggle}
+          shelved={shelved}
+          onShelf={() => setShelved(!shelved)}
           edit={<HandMenu hand={hand} onDuplicatePage={() => void duplicate()} onKeys={() => setKeys(true)} />}
         />
         {tape.measuring && (
@@ -156,6 +169,8 @@ function Bench({ answer }: { answer: PageOut }) {
           onChoose={choose}
           onChange={edits.editPart}
           zoom={zoom}
+          onPut={put}
+          onCell={keepFor}
           move={move}
           tape={tape}
           drawn={drawn}
@@ -196,6 +211,14 @@ function Bench({ answer }: { answer: PageOut }) {
           />
         )}
       </Box>
+      {shelved && (
+        <Shelf
+          id={id}
+          onto={part ? (evaluated?.parts.find((one) => one.id === part.id)?.name ?? null) : null}
+          onPut={(carried) => void put(carried, { part: chosen, piece: null, at: null })}
+          onClose={() => setShelved(false)}
+        />
+      )}
       {keys && <KeysList onClose={() => setKeys(false)} />}
     </Box>
   );

@@ -18,6 +18,8 @@ interface Props {
   onAudition: () => void;
   measuring: boolean;
   onMeasure: () => void;
+  shelved: boolean;
+  onShelf: () => void;
   edit: ReactNode;
 }
 
@@ -44,6 +46,9 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
       </Button>
       <Button size="small" aria-pressed={on.measuring} onClick={on.onMeasure}>
         {on.measuring ? "Done measuring" : "Measure"}
+      </Button>
+      <Button size="small" aria-pressed={on.shelved} onClick={on.onShelf}>
+        {on.shelved ? "Close the shelf" : "Shelf"}
       </Button>
       <Button component={Link} to={`/page/${id}/variants`} size="small">
         Variants

@@ -1,14 +1,15 @@
 /** The page at scale, with what is pulled, measured and looked at on it. */
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import type { Ref } from "react";
+import { type Ref, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import type { Recipe } from "../../api/pages";
 import type { Evaluated } from "../../api/recipe";
 import { settingsQuery } from "../../api/settings";
 import { narrow } from "../../app/theme";
-import { Drawing, type Overlay } from "../../page/Drawing";
+import type { Carried } from "../../page/carrying";
+import { Drawing, type Overlay, type Spot } from "../../page/Drawing";
 import { Handles } from "../../page/Handles";
 import { Panels } from "../../page/Panels";
 import { inches } from "../../page/scale";
@@ -16,6 +17,7 @@ import type { Zoom } from "../../page/useView";
 import type { Part } from "../../parts/kinds";
 import { unseen } from "../../ui/unseen";
 import { Between, type useMeasuring } from "./Between";
+import { CellMenu, Cells, type Pressed, spotAt, type What } from "./Cells";
 import type { useMove } from "./useMove";
 
 interface Props {
@@ -27,6 +29,8 @@ interface Props {
   onChoose: (part: string | null, wider?: boolean) => void;
   onChange: (what: string, part: Part, group?: string, asked?: Part) => void;
   zoom: Ref<(how: Zoom) => void>;
+  onPut: (carried: Carried, spot: Spot) => void;
+  onCell: (part: string, spot: string, what: What) => void;
   move: ReturnType<typeof useMove>;
   tape: ReturnType<typeof useMeasuring>;
   /** Hidden middles that are drawn, and the one that is looked at. */
@@ -37,6 +41,7 @@ interface Props {
 export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, looked, ...on }: Props) {
   const { data: settings } = useQuery(settingsQuery);
   const shelf = useShelf();
+  const [pressed, setPressed] = useState<Pressed | null>(null);
   return (
     <Box
       sx={{
@@ -50,6 +55,11 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
       <Box role="status" sx={unseen}>
         {move.overlay && lies(move.overlay)}
       </Box>
+      <CellMenu
+        pressed={pressed}
+        onClose={() => setPressed(null)}
+        onSay={(what) => pressed && on.onCell(pressed.part, pressed.spot.key, what)}
+      />
       {evaluated && settings && (
         <Drawing
           page={evaluated}
@@ -64,12 +74,20 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
           onDrop={move.onDrop}
           onNudge={move.onNudge}
           zoom={on.zoom}
+          onPut={on.onPut}
+          onPress={(part, at, anchor) => {
+            const spot = spotAt(evaluated, part, at);
+            if (spot) setPressed({ part, spot, anchor });
+          }}
           pointing={tape.measuring}
         >
           {(pixel) => (
             <>
               {!move.overlay && <Panels offers={drawn} looked={looked} pixel={pixel} />}
               {tape.measuring && <Between lines={tape.lines} pixel={pixel} />}
+              {!tape.measuring && chosen && !move.overlay && (
+                <Cells page={evaluated} part={chosen} pixel={pixel} onOpen={setPressed} />
+              )}
               {!tape.measuring && chosen && !also.length && !move.overlay && (
                 <Handles
                   id={id}

@@ -1,4 +1,4 @@
-/** The menu searched by what is typed. */
+/** What is looked for by what is typed: in the menu, on the shelf. */
 import type { Offered } from "../../api/usual";
 
 /** The entries whose words begin with what was typed, those whose own name does first. */
@@ -19,4 +19,15 @@ export function found(menu: readonly Offered[], typed: string): Offered[] {
     .filter((one) => one.rank < 9)
     .sort((a, b) => a.rank - b.rank)
     .map((one) => one.entry);
+}
+
+export const wordsOf = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean);
+
+/** Whether every word that was typed begins one of these. */
+export function isCalled(typed: string, words: readonly string[]): boolean {
+  return wordsOf(typed).every((asked) => words.some((word) => word.startsWith(asked)));
 }

@@ -13,7 +13,7 @@ export type Add = (what: string, parts: Part[], above?: string, dress?: boolean)
 export function useAdd(
   id: string,
   now: () => Recipe,
-  onAdded: (what: string, parts: Part[], last: string) => void,
+  onAdded: (what: string, parts: Part[], last: string, told: string) => void,
 ): Add {
   // One after the other, so that the next ones find room beside these.
   const turns = useRef<Promise<void>>(Promise.resolve());
@@ -23,7 +23,11 @@ export function useAdd(
       return await addParts({ page: now(), id, parts, above, dress });
     } catch {
       // Nothing answers: they lie in the middle as they come, and a base still goes lowest.
-      return parts.map((part) => ({ part, under: part.kind === "base" ? (now().parts[0]?.id ?? null) : null }));
+      return parts.map((part) => ({
+        part,
+        under: part.kind === "base" ? (now().parts[0]?.id ?? null) : null,
+        told: "",
+      }));
     }
   }
 
@@ -35,7 +39,7 @@ export function useAdd(
         const at = all.findIndex((old) => old.id === under);
         all.splice(at < 0 ? all.length : at, 0, part as Part);
       }
-      onAdded(what, all, found.at(-1)?.part.id ?? "");
+      onAdded(what, all, found.at(-1)?.part.id ?? "", found.map((one) => one.told).find(Boolean) ?? "");
     });
     return turns.current;
   };

@@ -13,7 +13,7 @@ from ulna.core.errors import FieldError
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, stand
 from ulna.core.parts.kinds import Part, work_out
-from ulna.core.parts.kinds.grid import Grid, fill
+from ulna.core.parts.kinds.grid import Grid, What, fill
 from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.pieces import Ground, PaperChoice, Piece
 from ulna.core.photos.prints import Print
@@ -62,6 +62,17 @@ def put_photo(plan: PagePlan, part: str, piece: str | None, photo: str, ground: 
         raise FieldError("part", part, "there is no place for a photo in it", "take a photo, a grid or an opening")
     made: Part = _with(one, way, replace(_at(one, way), photo=photo, frame=None))
     return made
+
+
+def keep_for(plan: PagePlan, part: str, spot: str, what: What) -> Part:
+    """The grid with a cell for that: a photo, paper, a card, a title, words, or nothing.
+
+    Raises `NotOnShelf`, and `FieldError` for another part, or a cell that is not there.
+    """
+    one = plan.part(part)
+    if not isinstance(one, Grid):
+        raise FieldError("part", part, "this has no cells", "press on a cell of a grid")
+    return fill(one, spot.removeprefix(f"{part}/"), what)
 
 
 def pour(plan: PagePlan, part: str, photos: Sequence[str], ground: Ground) -> tuple[Part, int]:
