@@ -415,6 +415,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kit-columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kit Columns
+         * @description What a column of a kit's table can be.
+         */
+        get: operations["kit_columns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kit-template.csv": {
         parameters: {
             query?: never;
@@ -461,7 +481,8 @@ export interface paths {
         put?: never;
         /**
          * Read Kit Csv
-         * @description What a CSV file holds, right rows and wrong ones; nothing is kept yet.
+         * @description What a CSV file holds, right rows and wrong ones, and how its columns were understood, or as `columns` says them;
+         *     nothing is kept yet.
          */
         post: operations["read_kit_csv"];
         delete?: never;
@@ -2734,6 +2755,12 @@ export interface components {
         };
         Colours: {
             colours: string[];
+        };
+        /** @description A column of the file and what it is read as; empty where it is left out. What its first cells hold. */
+        Column: {
+            column: string;
+            examples: string[];
+            heading: string;
         };
         CostOut: {
             lacking: components["schemas"]["Lacking"][];
@@ -6687,10 +6714,14 @@ export interface components {
              */
             size: string;
         };
-        /** @description What a file holds: papers and things of the right rows, and every wrong cell. */
+        /** @description What a file holds: papers and things of the right rows, every wrong cell, and how all of it was understood. */
         Rows: {
+            /** @default [] */
+            columns: components["schemas"]["Column"][];
             papers: components["schemas"]["Paper-Output"][];
             rows: number;
+            /** @default [] */
+            taken: components["schemas"]["ulna__formats__kit_csv__Taken"][];
             things: components["schemas"]["Thing-Output"][];
             wrong: components["schemas"]["WrongCell"][];
         };
@@ -7161,32 +7192,6 @@ export interface components {
              */
             what: "photo" | "paper" | "card" | "words" | "empty";
         };
-        /**
-         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
-         *     the sheet `sheet`, or its `back`), words, or nothing.
-         */
-        "Taken-Output": {
-            /** @default false */
-            back: boolean;
-            /** @default  */
-            card: string;
-            /**
-             * @default {
-             *       "side": "A",
-             *       "turned": false
-             *     }
-             */
-            choice: components["schemas"]["PaperChoice-Output"];
-            column: number;
-            print: components["schemas"]["Print-Output"] | null;
-            row: number;
-            sheet: string | null;
-            /**
-             * @default photo
-             * @enum {string}
-             */
-            what: "photo" | "paper" | "card" | "words" | "empty";
-        };
         /** @description What a page takes of a paper: its pieces, the sheets and scraps they come from, how many of these it shares. */
         Takes: {
             name: string;
@@ -7624,7 +7629,7 @@ export interface components {
              */
             size: string;
             /** @default [] */
-            taken: components["schemas"]["Taken-Output"][];
+            taken: components["schemas"]["ulna__core__parts__kinds__tiles__Taken-Output"][];
             /** @default false */
             trimmed: boolean;
             width: string | null;
@@ -7911,7 +7916,7 @@ export interface components {
             print_paper: components["schemas"]["PrintPaper-Output"];
             punch: components["schemas"]["Punch"];
             strip: components["schemas"]["Strip"];
-            taken: components["schemas"]["Taken-Output"];
+            taken: components["schemas"]["ulna__core__parts__kinds__tiles__Taken-Output"];
             template: components["schemas"]["Template-Output"];
             template_place: components["schemas"]["Rect"];
             thing: components["schemas"]["Thing-Output"];
@@ -8002,6 +8007,39 @@ export interface components {
          * @enum {string}
          */
         ulna__core__paper__shelf__Direction: "none" | "one-way" | "two-way";
+        /**
+         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
+         *     the sheet `sheet`, or its `back`), words, or nothing.
+         */
+        "ulna__core__parts__kinds__tiles__Taken-Output": {
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Output"];
+            column: number;
+            print: components["schemas"]["Print-Output"] | null;
+            row: number;
+            sheet: string | null;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            what: "photo" | "paper" | "card" | "words" | "empty";
+        };
+        /** @description What a cell was taken for where it is not in the words of the template. */
+        ulna__formats__kit_csv__Taken: {
+            field: string;
+            line: number;
+            read: string;
+            taken: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -8854,6 +8892,44 @@ export interface operations {
             };
         };
     };
+    kit_columns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     kit_template: {
         parameters: {
             query?: never;
@@ -8972,7 +9048,9 @@ export interface operations {
     };
     read_kit_csv: {
         parameters: {
-            query?: never;
+            query?: {
+                columns?: string[] | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;

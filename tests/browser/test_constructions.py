@@ -185,7 +185,8 @@ def test_a_part_lies_on_another_one_and_moves_with_it(bench: Page) -> None:
         bench.get_by_label(f"Counted {way} from").select_option(label="of insert")
         saved(bench)
     expect(bench.get_by_role("list", name="Recipe")).not_to_contain_text("not there")
-    heart, insert = bench.locator("[data-part^=cutout]"), bench.locator("[data-part^=panel]")
+    insert = bench.locator("[data-part^=panel]")
+    heart = bench.locator("[data-part^=cutout] [data-piece]").first
     before = heart.bounding_box()
     insert.focus()
     bench.keyboard.press("Shift+ArrowRight")

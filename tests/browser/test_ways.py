@@ -154,7 +154,7 @@ def test_a_page_goes_out_as_picture_and_file_and_the_file_comes_in(page: Page, t
     page.goto("/page")
     document = {"name": "page.json", "mimeType": "application/json", "buffer": files["Mist on the cut.json"]}
     page.get_by_label("A page as JSON").set_input_files(document)
-    expect(page.get_by_label("Name of the page")).to_have_value("Mist on the cut")
+    expect(page.get_by_label("Name of the page")).to_have_value("Mist on the cut 2")
     page.goto("/page")
     expect(page.get_by_role("link", name="Mist on the cut")).to_have_count(2)
 

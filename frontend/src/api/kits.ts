@@ -49,7 +49,17 @@ export const addKit = (kit: Kit) =>
   take(client.POST("/api/kits", { body: { kit, what: "began the kit", version: 0 } }));
 export const addDemoKit = () => take(client.POST("/api/demo-kit"));
 export const readKitJson = (file: File) => sendFile<Kit>("/api/kits/read-json", file);
-export const readKitCsv = (file: File) => sendFile<Rows>("/api/kits/read-csv", file);
+/** What a table holds; `columns` says what each of its columns is, where the guess is not right. */
+export const readKitCsv = (file: File, columns?: string[]) =>
+  sendFile<Rows>(
+    `/api/kits/read-csv${columns ? `?${columns.map((one) => `columns=${encodeURIComponent(one)}`).join("&")}` : ""}`,
+    file,
+  );
+export const kitColumnsQuery = queryOptions({
+  queryKey: ["kit columns"],
+  queryFn: () => take(client.GET("/api/kit-columns")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
 export const cardsInRows = (paper: Paper, rows: number, columns: number, side: "A" | "B") =>
   take(client.POST("/api/cards", { body: { paper, rows, columns, side } }));
 export const addSheetPicture = (file: File) => sendFile<Schemas["PictureOut"]>("/api/pictures", file);

@@ -6,7 +6,7 @@ from collections import Counter
 from dataclasses import replace
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, File, UploadFile
+from fastapi import APIRouter, File, Query, UploadFile
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
@@ -20,6 +20,7 @@ from ulna.core.paper.shelf import Card, Face, Kit, Paper, Side, cards_in_rows
 from ulna.core.ranges import COLOUR
 from ulna.formats import kit as kit_format
 from ulna.formats import kit_csv, svg
+from ulna.formats.csv_words import SIZE_COLUMN
 from ulna.formats.documents import AnyLength, Doc, Size
 from ulna.formats.kit_csv import Rows
 from ulna.formats.limits import MOST_JSON_BYTES
@@ -181,10 +182,21 @@ def kit_as_json(id: str, home: AtHome) -> Response:
 
 
 @router.post("/kits/read-csv")
-def read_kit_csv(file: Annotated[UploadFile, File()], home: AtHome) -> Doc[Rows]:
-    """What a CSV file holds, right rows and wrong ones; nothing is kept yet."""
+def read_kit_csv(
+    file: Annotated[UploadFile, File()],
+    home: AtHome,
+    columns: Annotated[list[Annotated[str, Field(max_length=40)]] | None, Query(max_length=200)] = None,
+) -> Doc[Rows]:
+    """What a CSV file holds, right rows and wrong ones, and how its columns were understood, or as `columns` says them;
+    nothing is kept yet."""
     data = file.file.read(kit_csv.MOST_BYTES + 1)
-    return kit_csv.read(data, home.ruler().unit, lambda: new_id("paper"))
+    return kit_csv.read(data, home.ruler().unit, lambda: new_id("paper"), columns)
+
+
+@router.get("/kit-columns")
+def kit_columns() -> list[str]:
+    """What a column of a kit's table can be."""
+    return [*kit_csv.COLUMNS, SIZE_COLUMN]
 
 
 @router.post("/kits/read-json")

@@ -89,6 +89,13 @@ def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool)
         household.ruler().unit,
         lambda: f"paper-{sha256(data + str(next(number)).encode()).hexdigest()[:12]}",
     )
+    for column in rows.columns:
+        if column.column not in (column.heading.lower().replace("_", " "), ""):
+            print(f"column {column.heading!r} is read as {column.column}", file=sys.stderr)
+        elif not column.column and column.heading:
+            print(f"column {column.heading!r} is left out", file=sys.stderr)
+    for guess in rows.taken:
+        print(f"line {guess.line}, {guess.field}: {guess.read!r} is taken for {guess.taken}", file=sys.stderr)
     for wrong in rows.wrong:
         print(f"line {wrong.line}, {wrong.field}: {wrong.reason}, read {wrong.read!r}", file=sys.stderr)
     if rows.wrong and not right_rows:

@@ -1,6 +1,8 @@
 """Kits as CSV: one row a paper or thing, in and out. `COLUMNS` says what each column takes.
 
-Reading never stops at a wrong row: it gives the right ones, and each wrong one by line, field and reason.
+Reading never stops at a wrong row: it gives the right ones, and each wrong one by line, field and reason. Tables of
+other programs are read by what their columns and cells are likely to mean; what was taken for what is told, to be
+confirmed.
 """
 
 from __future__ import annotations
@@ -8,14 +10,16 @@ from __future__ import annotations
 import csv
 import io
 from collections import Counter
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
 
 from ulna.core.errors import FieldError, LengthError
 from ulna.core.measure import SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse, text
 from ulna.core.paper import shelf
+from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
+from ulna.formats.csv_words import SIZE_COLUMN, heading_of, pattern_said, size_in, stock_said
 
 MOST_ROWS = 2_000
 MOST_BYTES = 4_000_000
@@ -66,13 +70,34 @@ class WrongCell:
 
 
 @dataclass(frozen=True, slots=True)
+class Taken:
+    """What a cell was taken for where it is not in the words of the template."""
+
+    line: int
+    field: str
+    read: str
+    taken: str
+
+
+@dataclass(frozen=True, slots=True)
+class Column:
+    """A column of the file and what it is read as; empty where it is left out. What its first cells hold."""
+
+    heading: str
+    column: str
+    examples: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Rows:
-    """What a file holds: papers and things of the right rows, and every wrong cell."""
+    """What a file holds: papers and things of the right rows, every wrong cell, and how all of it was understood."""
 
     papers: tuple[shelf.Paper, ...]
     things: tuple[shelf.Thing, ...]
     wrong: tuple[WrongCell, ...]
     rows: int
+    columns: tuple[Column, ...] = ()
+    taken: tuple[Taken, ...] = ()
 
 
 def template() -> str:
@@ -85,34 +110,47 @@ def write(papers: Sequence[shelf.Paper], things: Sequence[shelf.Thing]) -> str:
     return _csv([_paper_row(p) for p in papers] + [_thing_row(t) for t in things])
 
 
-def read(data: bytes, unit: Unit, new_id: Callable[[], str]) -> Rows:
+def read(data: bytes, unit: Unit, new_id: Callable[[], str], columns: Sequence[str] | None = None) -> Rows:
     """The rows of a file. Raises `FieldError` where the file as a whole cannot be taken.
 
-    `unit` is meant where a length has none; `new_id` gives a fresh id for each row.
+    `unit` is meant where a length has none; `new_id` gives a fresh id for each row. `columns` says what each column of
+    the file is, empty for one that is left out; without it that is guessed from the headings.
     """
-    table = _table(data)
-    papers, things, wrong = list[shelf.Paper](), list[shelf.Thing](), list[WrongCell]()
+    heading, table = _table(data)
+    understood = _understood(heading, table, columns)
+    papers, things = list[shelf.Paper](), list[shelf.Thing]()
+    wrong, taken = list[WrongCell](), list[Taken]()
     count = 0
-    for line, cells in table:
-        if not any(cells.values()):
+    for line, in_order in table:
+        cells = {column: cell for column, cell in zip(understood, in_order, strict=False) if column}
+        extra = [cell for cell in in_order[len(heading) :] if cell]
+        if extra:
+            cells[""] = extra[0]
+        if not any(in_order):
             continue
         count += 1
         row = _Row(line, cells, unit)
         thing = row.cells.get("kind", "").lower() in set(shelf.ThingKind)
         found = row.thing(new_id()) if thing else row.paper(new_id())
+        taken += row.taken
         if row.wrong:
             wrong += row.wrong
         elif isinstance(found, shelf.Thing):
             things.append(found)
         else:
             papers.append(found)
-    return Rows(tuple(papers), tuple(things), tuple(wrong), count)
+    told = tuple(
+        Column(head, column, tuple(cells[k] for _, cells in table if k < len(cells) and cells[k])[:3])
+        for k, (head, column) in enumerate(zip(heading, understood, strict=True))
+    )
+    return Rows(tuple(papers), tuple(things), tuple(wrong), count, told, tuple(taken))
 
 
 # ---- reading ---------------------------------------------------------------------------------------
 
 
-def _table(data: bytes) -> list[tuple[int, dict[str, str]]]:
+def _table(data: bytes) -> tuple[list[str], list[tuple[int, list[str]]]]:
+    """The headings, and each line with its cells."""
     if len(data) > MOST_BYTES:
         raise FieldError("file", "", f"larger than {MOST_BYTES // 1_000_000} MB", "bring it in as several files")
     content = _decode(data)
@@ -122,18 +160,18 @@ def _table(data: bytes) -> list[tuple[int, dict[str, str]]]:
     delimiter = max(",;\t", key=first.count)
     reader = csv.reader(io.StringIO(content, newline=""), delimiter=delimiter, strict=True)
     try:
-        heading = [h.strip().lower().replace("_", " ") for h in next(reader)]
-        _check_heading(heading)
-        rows: list[tuple[int, dict[str, str]]] = []
+        heading = [h.strip()[:120] for h in next(reader)]
+        if len(heading) > MOST_COLUMNS:
+            told = f"{len(heading)} columns in the first line, more than {MOST_COLUMNS}"
+            raise FieldError("file", "", told, "the template has all the columns")
+        rows: list[tuple[int, list[str]]] = []
         for cells in reader:
             if len(rows) >= MOST_ROWS:
                 raise FieldError("file", "", f"more than {MOST_ROWS} rows", "bring it in as several files")
-            named = dict(zip(heading, (c.strip() for c in cells), strict=False))
-            extra = [c for c in cells[len(heading) :] if c.strip()]
-            rows.append((reader.line_num, named | ({"": extra[0]} if extra else {})))
+            rows.append((reader.line_num, [cell.strip() for cell in cells]))
     except csv.Error as error:
         raise FieldError("file", "", f"not CSV at line {reader.line_num}: {error}") from None
-    return rows
+    return heading, rows
 
 
 def _decode(data: bytes) -> str:
@@ -151,19 +189,38 @@ def _decode(data: bytes) -> str:
     raise FieldError("file", "", "this is no text", "choose a CSV file")
 
 
-def _check_heading(heading: list[str]) -> None:
-    if len(heading) > MOST_COLUMNS:
-        told = f"{len(heading)} columns in the first line, more than {MOST_COLUMNS}"
-        raise FieldError("file", "", told, "the template has all the columns")
-    if "name" not in heading:
-        listed = ", ".join(h for h in heading[:6] if h) or "nothing"
-        raise FieldError("column “name”", listed, "missing in the first line", "the template has all the columns")
-    unknown = [h for h in heading if h and h not in COLUMNS]
-    if unknown:
-        raise FieldError(f"column “{unknown[0]}”", "", "not one that is known", "the template has all the columns")
-    double = [h for h, times in Counter(heading).items() if h and times > 1]
-    if double:
+def _understood(
+    heading: Sequence[str], rows: Sequence[tuple[int, list[str]]], said: Sequence[str] | None
+) -> list[str]:
+    """What each column is read as: as it was said, or as its heading is likely to mean; nothing twice."""
+    if said is not None:
+        unknown = [column for column in said if column and column not in (*COLUMNS, SIZE_COLUMN)]
+        if unknown or len(said) != len(heading):
+            told = f"{len(said)} columns said for {len(heading)}" if not unknown else "not one that is known"
+            raise FieldError("columns", ", ".join(unknown), told, "the template has all the columns")
+        found = list(said)
+    else:
+        own = [head.lower().replace("_", " ") for head in heading]
+        found = [head if head in COLUMNS else heading_of(head, COLUMNS) for head in own]
+        # What is called as the template has it counts before what only means the same.
+        exact = {head for head in own if head in COLUMNS}
+        found = [column if column not in exact or own[k] == column else "" for k, column in enumerate(found)]
+        if "name" not in found:
+            found = _with_name(heading, rows, found)
+    double = [column for column, times in Counter(found).items() if column and times > 1]
+    if double and (said is not None or double[0] in [head.lower() for head in heading if heading.count(head) > 1]):
         raise FieldError(f"column “{double[0]}”", "", "there twice", "keep one of them")
+    return [column if column not in found[:k] else "" for k, column in enumerate(found)]
+
+
+def _with_name(heading: Sequence[str], rows: Sequence[tuple[int, list[str]]], found: list[str]) -> list[str]:
+    """The first column that is left and holds words is the name."""
+    for k, column in enumerate(found):
+        cells = [cells[k] for _, cells in rows[:20] if k < len(cells) and cells[k]]
+        if not column and cells and all(any(letter.isalpha() for letter in cell) for cell in cells):
+            return [*found[:k], "name", *found[k + 1 :]]
+    listed = ", ".join(h for h in heading[:6] if h) or "nothing"
+    raise FieldError("column “name”", listed, "missing in the first line", "the template has all the columns")
 
 
 _Chosen = TypeVar("_Chosen", bound=str)
@@ -175,6 +232,12 @@ class _Row:
     def __init__(self, line: int, cells: dict[str, str], unit: Unit) -> None:
         self.line, self.cells, self.unit = line, cells, unit
         self.wrong: list[WrongCell] = []
+        self.taken: list[Taken] = []
+        if sized := size_in(cells.get(SIZE_COLUMN, "")):
+            self._take(SIZE_COLUMN, cells[SIZE_COLUMN], f"{sized[0]} wide, {sized[1]} high")
+            self.cells = {"width": sized[0], "height": sized[1]} | {k: v for k, v in cells.items() if v}
+        elif cells.get(SIZE_COLUMN):
+            self._refuse(SIZE_COLUMN, cells[SIZE_COLUMN], "not a width and a height such as 12 x 12")
         if "" in cells:
             self._refuse("", cells[""], "more cells than there are columns")
 
@@ -187,7 +250,10 @@ class _Row:
             strip = shelf.Strip(self._choice("strip edge", shelf.Edge, shelf.Edge.BOTTOM), depth)
             if depth >= (width if strip.edge in (shelf.Edge.LEFT, shelf.Edge.RIGHT) else height):
                 self._refuse("strip depth", self.cells.get("strip depth", ""), "as deep as the sheet")
+        self._stock_by_kind()
         form = self._choice("kind", shelf.Form, shelf.Form.SHEET, also=tuple(shelf.ThingKind))
+        if stock_word := self.cells.get("stock", ""):
+            self._exchange("stock", stock_word, stock_said(stock_word, shelf.Stock), shelf.Stock)
         stock = self._choice("stock", shelf.Stock, shelf.Stock.PATTERNED)
         a, b = self._side("a"), self._side("b")
         return shelf.Paper(id, self._name(), width, height, self._count(), stock, form, a, b, strip)
@@ -235,15 +301,20 @@ class _Row:
         return usual
 
     def _side(self, side: str) -> shelf.Side:
+        written = self.cells.get(f"{side} pattern", "")
+        if written:
+            self._exchange(f"{side} pattern", written, pattern_said(written, PATTERNS), PATTERNS)
+            if not self.cells.get(f"{side} colours") and (found := colours_in(written)[0]):  # "blue dots"
+                self._take(f"{side} colours", written, " ".join(found))
+                self.cells = self.cells | {f"{side} colours": " ".join(found)}
+                if self.cells[f"{side} pattern"] == written and written.lower() not in PATTERNS:
+                    self.cells = self.cells | {f"{side} pattern": "plain"}
         name = self.cells.get(f"{side} pattern", "").lower() or "plain"
         if name not in PATTERNS:
             self._refuse(f"{side} pattern", name, f"not one of {', '.join(PATTERNS)}")
             name = "plain"
         usual = PATTERNS[name]
-        words = self.cells.get(f"{side} colours", "").lower().replace(",", " ").split() or ["#ffffff"]
-        colours = tuple(_colour(word) for word in words)
-        if len(colours) > 5 or "" in colours:
-            self._refuse(f"{side} colours", " ".join(words), "not one to five colours such as #a5312b or navy")
+        colours = self._colours(f"{side} colours")
         busy = self.cells.get(f"{side} busy", "")
         if busy not in ("", "0", "1", "2", "3"):
             self._refuse(f"{side} busy", busy, "not 0, 1, 2 or 3")
@@ -251,6 +322,39 @@ class _Row:
         direction = self._choice(f"{side} direction", shelf.Direction, usual.direction)
         scale = self._length(f"{side} scale", usual.scale)
         return shelf.Side(name, colours, int(busy) if busy else usual.busy, direction, scale)
+
+    def _colours(self, field: str) -> tuple[str, ...]:
+        read = self.cells.get(field, "")
+        words = read.lower().replace(",", " ").split() or ["#ffffff"]
+        colours = tuple(_colour(word) for word in words)
+        if len(colours) <= 5 and "" not in colours:
+            return colours
+        found, unknown = colours_in(read)
+        if not found:
+            told = "not one to five colours such as #a5312b or navy"
+            self._refuse(field, read, told)
+            return ("#ffffff",)
+        self._take(field, read, " ".join(found) + (f", without {' '.join(unknown)}" if unknown else ""))
+        return found
+
+    def _stock_by_kind(self) -> None:
+        """A table that says "cardstock" where the kind is asked says what stock it is."""
+        kind = self.cells.get("kind", "")
+        if not kind or kind.lower() in (*shelf.Form, *shelf.ThingKind):
+            return
+        stock = stock_said(kind, shelf.Stock)
+        if stock and not self.cells.get("stock"):
+            self._take("kind", kind, f"a sheet, {stock}")
+            self.cells = self.cells | {"kind": "", "stock": stock}
+
+    def _exchange(self, field: str, read: str, meant: str, known: Iterable[str]) -> None:
+        """Takes a cell for what it means where it is not said as the template has it."""
+        if meant and read.lower() not in [str(one) for one in known]:
+            self._take(field, read, meant)
+            self.cells = self.cells | {field: meant}
+
+    def _take(self, field: str, read: str, taken: str) -> None:
+        self.taken.append(Taken(self.line, field, read[:80], taken))
 
     def _refuse(self, field: str, read: str, reason: str) -> None:
         self.wrong.append(WrongCell(self.line, field, read[:80], reason))

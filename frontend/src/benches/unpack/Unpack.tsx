@@ -37,7 +37,7 @@ export default function Unpack() {
   const navigate = useNavigate();
   const { say } = useFrame();
   const file = useRef<HTMLInputElement>(null);
-  const [read, setRead] = useState<{ name: string; rows: Schemas["Rows"] } | null>(null);
+  const [read, setRead] = useState<{ name: string; file: File; rows: Schemas["Rows"] } | null>(null);
   const taken = useRef<typeof read>(null);
   if (!kits) return null;
   const open = kits.find((kit) => kit.saved.id === id) ?? kits[0];
@@ -55,9 +55,18 @@ export default function Unpack() {
   async function bringIn(chosen: File): Promise<void> {
     try {
       if (/\.json$/i.test(chosen.name)) await keep(await readKitJson(chosen));
-      else setRead({ name: chosen.name, rows: await readKitCsv(chosen) });
+      else setRead({ name: chosen.name, file: chosen, rows: await readKitCsv(chosen) });
     } catch (error) {
       say(`${chosen.name}: ${(error as Error).message}`);
+    }
+  }
+
+  async function readAgain(columns: string[]): Promise<void> {
+    if (!read) return;
+    try {
+      setRead({ ...read, rows: await readKitCsv(read.file, columns) });
+    } catch (error) {
+      say((error as Error).message);
     }
   }
 
@@ -102,6 +111,7 @@ export default function Unpack() {
           file={read.name}
           rows={read.rows}
           open={open?.kit.name ?? null}
+          onColumns={(columns) => void readAgain(columns)}
           onClose={() => setRead(null)}
           onTake={(into) => void takeRows(into)}
         />
