@@ -7,6 +7,7 @@ import json
 import pytest
 from pydantic import ValidationError
 
+from tests.core.pages import PAPERS
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Kit
 from ulna.core.parts.kinds import KINDS, Part
@@ -30,6 +31,12 @@ def test_a_page_goes_out_and_comes_back_alike(plan: PagePlan) -> None:
 def test_a_kit_goes_out_and_comes_back_alike(one: Kit) -> None:
     """Papers with both sides, and things."""
     assert kit.read(kit.write(one)) == one
+
+
+def test_a_sheet_with_holes_and_a_scrap_out_of_one_come_back_alike() -> None:
+    """The outline that is written beside a hole is not read: it follows from the hole."""
+    one = Kit("Wharf", papers=PAPERS)
+    assert read(Kit, written(one)) == one and kit.read(kit.write(one)).papers == PAPERS
 
 
 def test_lengths_are_text_that_a_person_can_read() -> None:

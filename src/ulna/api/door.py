@@ -28,6 +28,7 @@ COOKIE = "ulna-session"
 
 MOST_BODY = 10_000_000
 MOST_UPLOAD = MOST_PICTURE_BYTES + 100_000
+MOST_PARCEL = 4_000_000_000
 """Bytes of a request: of a document, and of a form with a file."""
 
 MOST_ADDRESS = 4_000
@@ -199,6 +200,8 @@ class _Counted:
 
 def _most(request: Request) -> int:
     form = request.headers.get("content-type", "").startswith("multipart/form-data")
+    if form and request.url.path == "/api/parcels":
+        return MOST_PARCEL
     return MOST_UPLOAD if form else MOST_BODY
 
 

@@ -4,15 +4,18 @@ from __future__ import annotations
 
 import json
 import sys
+import zipfile
 from pathlib import Path
 from typing import TYPE_CHECKING, Annotated
 
 import typer
 
 from ulna.cli.home import Home, counted, opened
+from ulna.cli.pages import page_called
 
 if TYPE_CHECKING:
     from ulna.household.home import Brought, Household
+    from ulna.household.parcels import TakenIn
 
 
 commands = typer.Typer()
@@ -22,11 +25,26 @@ commands = typer.Typer()
 def export_(
     file: Annotated[str, typer.Argument(help="Where to write it; - writes standard output.")],
     home: Home = None,
+    page: Annotated[
+        list[str] | None,
+        typer.Option(
+            help="Only this page, by name or id, with all that belongs to it; may be given several times."
+        ),
+    ] = None,
 ) -> None:
-    """Write a whole library as JSON: kits, pages, and what is noted of photos."""
+    """Write a whole library as JSON; or, to a file that ends in .zip or with --page, a parcel: pictures too."""
     from ulna.formats import collection
+    from ulna.household import parcels
 
     with opened(home) as household:
+        if page or file.endswith(".zip"):
+            ids = [page_called(household, name) for name in page] if page else None
+            if file == "-":
+                parcels.pack(household, ids, sys.stdout.buffer)
+            else:
+                with Path(file).open("wb") as out:
+                    parcels.pack(household, ids, out)
+            return
         written = collection.write(household.whole())
     if file == "-":
         print(written, end="")
@@ -36,14 +54,21 @@ def export_(
 
 @commands.command("import")
 def import_(
-    file: Annotated[Path, typer.Argument(help="A library, kit or page as JSON, or a kit as CSV.")],
+    file: Annotated[
+        Path, typer.Argument(help="A library, kit or page as JSON, a parcel, a backup, or a kit as CSV.")
+    ],
     home: Home = None,
     right_rows: Annotated[
         bool, typer.Option("--right-rows", help="Of a CSV, bring the right rows in anyway.")
     ] = False,
 ) -> None:
-    """Bring a library, kit or page in. A CSV with wrong rows stays out unless --right-rows is given."""
+    """Bring a library, kit, page or parcel in. A CSV with wrong rows stays out unless --right-rows is given."""
+    from ulna.household import parcels
+
     with opened(home, make=True) as household:
+        if zipfile.is_zipfile(file):
+            _tell_of_parcel(parcels.take_in(household, file))
+            return
         data = file.read_bytes()
         if file.suffix.lower() == ".csv":
             _import_csv(household, file, data, right_rows)
@@ -68,6 +93,14 @@ def import_(
         else:
             print(f"{file}: neither an ulna-library, an ulna-kit nor an ulna-page", file=sys.stderr)
             raise typer.Exit(2)
+
+
+def _tell_of_parcel(came: TakenIn) -> None:
+    print(f"{counted(len(came.pages) - came.here, 'page')} brought in; {came.here} were here already")
+    print(f"{counted(came.photos, 'new photo')}, {counted(came.matched, 'paper')} that you have, ", end="")
+    print(f"{counted(len(came.brought), 'paper')} brought along")
+    for sentence in came.missing:
+        print(sentence)
 
 
 def _tell(brought: Brought) -> None:

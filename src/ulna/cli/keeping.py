@@ -23,13 +23,10 @@ def backup(
 ) -> None:
     """Keep everything in one file: the library with its history, and the pictures. Status 3: but for some pictures that
     are damaged or missing here."""
-    from ulna.household import care
-    from ulna.store import backup as packing
+    from ulna.household import backups
 
-    folder = standing(home)
-    with opened(folder) as household:
-        lacking = care.lacking(household)
-    told = packing.write(folder, file, lacking)
+    with opened(standing(home)) as household:
+        told = backups.keep(household, file)
     pictures, bytes = counted(told.pictures, "file"), f"{told.bytes / 1e6:.1f} MB"
     print(f"{file} holds everything: {_documents(told)}, {pictures} of pictures, {bytes}; read back and compared")
     _tell_of_lacking(told)

@@ -69,7 +69,7 @@ def page(
         if file.is_file():  # with the papers that are here
             plan = recipe.read(file.read_bytes())
         else:
-            plan = household.pages.get(_page_called(household, page)).body
+            plan = household.pages.get(page_called(household, page)).body
         worked, shelf = household.evaluated(plan), household.shelf_for(None)
         found = settled(household, plan, None, EFFORT)
         price = cost(found.plan, found.pieces, shelf, household.ruler())
@@ -146,14 +146,14 @@ def _page_of(page: str, home: Path | None, kits: list[Path]) -> Iterator[tuple[H
     file = Path(page)
     if not file.is_file():
         with opened(home) as household:
-            yield household, _page_called(household, page)
+            yield household, page_called(household, page)
         return
     with thrown_away() as household:
         _bring_in(household, file, kits)
         yield household, str(household.pages.all()[0].id)
 
 
-def _page_called(household: Household, name: str) -> str:
+def page_called(household: Household, name: str) -> str:
     """The id of a page that is called so. Raises `NotThere`."""
     from ulna.store.errors import NotThere
 

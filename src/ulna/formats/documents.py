@@ -112,7 +112,7 @@ def _made(value: type[Any], within: ranges.Within | None) -> type[Model]:
         __base__=Model,
         __doc__=value.__doc__ if value.__doc__ and not value.__doc__.startswith(f"{value.__name__}(") else None,
         __module__=value.__module__,
-        __validators__=_validators(value),
+        __validators__=_validators(value, within is not None),
         **fields,
     )
     made.core, made.names = value, tuple(one.name for one in dataclasses.fields(value))
@@ -126,8 +126,16 @@ def name_of(value: type) -> str:
     return f"{name}Part" if is_part and not name.endswith("Part") else name
 
 
-def _validators(value: type) -> dict[str, Any]:
+def _validators(value: type, narrower: bool) -> dict[str, Any]:
     found: dict[str, Any] = {}
+    if narrower and value in BESIDE:
+        beside = BESIDE[value]
+
+        def without(cls: Any, data: Any) -> Any:
+            """What is written beside a value is said again by it: it is not read."""
+            return {k: v for k, v in data.items() if k not in beside} if isinstance(data, dict) else data
+
+        found["without_beside"] = model_validator(mode="before")(classmethod(without))  # type: ignore[arg-type]
     if value in AS_IT_WAS:
         earlier = AS_IT_WAS[value]
 
