@@ -47,7 +47,7 @@ def tour(page: Page) -> None:
     page.locator("[data-row=steps]").click()
     shoot(page, "page")
     page.locator("[data-row=heron]").click()
-    page.get_by_role("button", name="Which would do?").first.click()
+    page.get_by_role("button", name="Papers that suit it").first.click()
     page.get_by_role("region", name="Papers for mat 1").scroll_into_view_if_needed()
     shoot(page, "mats")
     page.goto("/page")

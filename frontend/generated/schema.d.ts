@@ -121,6 +121,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Last Backup */
+        get: operations["last_backup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Keep Backup
+         * @description Everything in one file, history and pictures, read back and compared before it is sent.
+         */
+        get: operations["keep_backup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/between": {
         parameters: {
             query?: never;
@@ -1058,6 +1095,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/page.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Page As Html
+         * @description A page to be looked at and read: its picture, drawn anew without what a camera writes into files; its story.
+         */
+        get: operations["page_as_html"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/page.json": {
         parameters: {
             query?: never;
@@ -1082,7 +1139,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Page As Png */
+        /**
+         * Page As Png
+         * @description So many pixels across, or to an inch of the page.
+         */
         get: operations["page_as_png"];
         put?: never;
         post?: never;
@@ -1198,6 +1258,30 @@ export interface paths {
          * @description Keeps a state of a page under a name.
          */
         post: operations["keep_variant"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parcels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pack Parcel
+         * @description Pages with their papers, photos, templates and cuts as one file; without any named, everything.
+         */
+        get: operations["pack_parcel"];
+        put?: never;
+        /**
+         * Take Parcel In
+         * @description Takes a parcel in, or what is in a backup and not here.
+         */
+        post: operations["take_parcel_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1387,6 +1471,31 @@ export interface paths {
          * @description Keeps a photograph of a sheet.
          */
         post: operations["add_picture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{id}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Sheets
+         * @description The sheets that lie beside each other in a photograph, each with its corners and its likely size.
+         */
+        get: operations["find_sheets"];
+        put?: never;
+        /**
+         * Take Sheets
+         * @description Papers of the sheets in a photograph: laid flat, with what is seen of their print; nothing but their pictures is
+         *     kept yet.
+         */
+        post: operations["take_sheets"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2347,6 +2456,10 @@ export interface components {
              */
             run: "column" | "horizon" | "falling" | "rising" | "ring";
         };
+        /** @description When the household was last kept in a backup. */
+        BackedUp: {
+            last: string | null;
+        };
         /**
          * @description `upright` strips stand beside each other, else they lie one under the other. `by` is the stagger, the step,
          *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`.
@@ -2565,6 +2678,9 @@ export interface components {
             file: string;
         };
         Body_read_kit_json: {
+            file: string;
+        };
+        Body_take_parcel_in: {
             file: string;
         };
         /** @description Four distances inward or outward from the sides of a rectangle. */
@@ -6877,6 +6993,23 @@ export interface components {
              */
             width: string;
         };
+        /** @description A sheet in a photograph, as it was found or put right. */
+        SheetIn: {
+            corners: number[][];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            name: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description A begun sheet or scrap; `when` its last cut was made, `pieces` what came of it, in words. */
         SheetOut: {
             called: string;
@@ -6886,6 +7019,22 @@ export interface components {
             sheet: components["schemas"]["CutSheet"];
             ticked: string[];
             when: string | null;
+        };
+        /** @description A sheet in a picture: its corners in shares of the picture, from the top left clockwise, and its likely size. */
+        SheetSeen: {
+            corners: number[][];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         /** @description A piece of a page that no sheet is left for. */
         Short: {
@@ -7191,6 +7340,24 @@ export interface components {
              * @enum {string}
              */
             what: "photo" | "paper" | "card" | "words" | "empty";
+        };
+        /**
+         * @description What came with a parcel: pages by id, how many were here already; papers that were matched with ones here, papers
+         *     that were brought along, photos that are new; what is missing, each in a sentence.
+         */
+        TakenIn: {
+            /** @default [] */
+            brought: string[];
+            /** @default 0 */
+            here: number;
+            /** @default 0 */
+            matched: number;
+            /** @default [] */
+            missing: string[];
+            /** @default [] */
+            pages: string[];
+            /** @default 0 */
+            photos: number;
         };
         /** @description What a page takes of a paper: its pieces, the sheets and scraps they come from, how many of these it shares. */
         Takes: {
@@ -8269,6 +8436,80 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Away"][];
                 };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    last_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackedUp"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
@@ -10478,6 +10719,44 @@ export interface operations {
             };
         };
     };
+    page_as_html: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     page_as_json: {
         parameters: {
             query?: never;
@@ -10520,6 +10799,7 @@ export interface operations {
         parameters: {
             query?: {
                 width?: number;
+                per_inch?: number | null;
             };
             header?: never;
             path: {
@@ -10821,6 +11101,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VariantOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pack_parcel: {
+        parameters: {
+            query?: {
+                page?: string[] | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_parcel_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_take_parcel_in"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenIn"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
@@ -11291,6 +11651,90 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PictureOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetSeen"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetIn"][];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Paper-Output"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

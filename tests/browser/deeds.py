@@ -35,7 +35,7 @@ def unpack_csv(page: Page, folder: Path, text: str = KIT) -> None:
     file = folder / "towpath.csv"
     file.write_text(text)
     page.goto("/")
-    page.get_by_label("A kit as CSV or JSON").set_input_files(file)
+    page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
     page.get_by_role("button", name="in as a kit").click()
     expect(page.get_by_label("Name of the kit")).to_have_value("towpath")
 

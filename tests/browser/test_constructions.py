@@ -204,7 +204,7 @@ def test_a_part_lies_on_another_one_and_moves_with_it(bench: Page) -> None:
 def test_a_grid_that_does_not_fit_is_mended_with_one_press(bench: Page) -> None:
     """Set to nothing open: three of 4 1/2 do not fit; one column fewer does; a double page would too."""
     add_part(bench, "grid")
-    bench.get_by_label("Solved for").select_option(label="nothing: all is set")
+    bench.get_by_label("What follows from the rest").select_option(label="nothing: all is set")
     put(bench, "Cell width", "4 1/2")
     expect(bench.get_by_text("It does not fit by")).to_be_visible()
     bench.get_by_role("button", name="One column fewer").click()

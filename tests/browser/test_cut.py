@@ -94,7 +94,7 @@ def test_the_list_goes_out_to_print_and_to_a_machine(mat: Page) -> None:
     """PDF on letter and on A4, the pieces as CSV, the sheet as SVG at true size."""
     kept = {}
     for name in ("letter (PDF)", "A4 (PDF)", "Pieces (CSV)", "Sheet 1 at true size (SVG)"):
-        mat.get_by_role("button", name="Print or keep").click()
+        mat.get_by_role("button", name="Print or save").click()
         with mat.expect_download() as coming:
             mat.get_by_role("menuitem", name=name).click()
         kept[name] = Path(coming.value.path()).read_bytes()

@@ -73,8 +73,8 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
     cost = page.get_by_role("region", name="What the page costs")
     expect(cost).to_contain_text("8 pieces to cut")
     expect(cost).to_contain_text("3 prints")
-    expect(cost).to_contain_text("opens 4 sheets")
-    expect(cost).to_contain_text("opens 2 of 4, 2 left")
+    expect(cost).to_contain_text("begins 4 sheets")
+    expect(cost).to_contain_text("begins 2 of 4, 2 stay whole")
     expect(cost).to_contain_text("1 middle cut out, 1 sheet less")
     saved(page)
 
@@ -115,7 +115,7 @@ def _measure_the_files(page: Page) -> None:
 
 
 def _download(page: Page, name: str | re.Pattern[str]) -> bytes:
-    page.get_by_role("button", name="Print or keep").click()
+    page.get_by_role("button", name="Print or save").click()
     with page.expect_download() as waiting:
         page.get_by_role("menuitem", name=name).click()
     return Path(waiting.value.path()).read_bytes()

@@ -147,7 +147,7 @@ def test_papers_are_tried_on_as_mats(page: Page, tmp_path: Path) -> None:
     begin_page(page, "single")
     add_photo_parts(page, ["heron"], "On its own mat")
     saved(page)
-    page.get_by_role("button", name="Which would do?").click()
+    page.get_by_role("button", name="Papers that suit it").click()
     papers = page.get_by_role("region", name="Papers for mat 1")
     expect(papers).to_contain_text("The photo’s edge is")
     expect(papers.get_by_role("listitem").first).to_contain_text("than the edge by")

@@ -172,11 +172,11 @@ def test_a_middle_that_is_left_whole_late_takes_back_no_edit(page: Page) -> None
     held = held_back(page, "gut")
     cost.get_by_role("button", name="Leave it whole").click()
     edited(page)
-    expect(cost).to_contain_text("opens 2 sheets")
+    expect(cost).to_contain_text("begins 2 sheets")
     held[0].continue_()
-    expect(cost).to_contain_text("opens 3 sheets")
+    expect(cost).to_contain_text("begins 3 sheets")
     kept(page)
-    expect(cost).to_contain_text("opens 3 sheets")
+    expect(cost).to_contain_text("begins 3 sheets")
 
 
 def test_a_line_that_moves_late_on_a_photo_takes_back_no_edit(page: Page, tmp_path: Path) -> None:

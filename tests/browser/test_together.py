@@ -37,7 +37,7 @@ def test_what_is_short_is_told_and_the_remedy_is_one_press(short: Page) -> None:
     expect(short.get_by_text("Choose the pages that are to come out of the same papers.")).to_be_visible()
     short.get_by_label("Locks").check()
     expect(short.locator("[data-opened]")).to_have_text(
-        "This page opens 1 sheet; fewer will not do. Nothing is short."
+        "This page begins 1 sheet; fewer will not do. Nothing is short."
     )
     short.get_by_label("Heron").check()
     lack = short.get_by_role("region", name="What is short")
@@ -54,7 +54,7 @@ def test_what_is_short_is_told_and_the_remedy_is_one_press(short: Page) -> None:
 def test_a_sheet_kept_back_is_not_there_for_another_page(short: Page) -> None:
     short.goto("/page")
     short.get_by_role("link", name="Locks").click()
-    short.get_by_role("button", name="Blue: save this sheet").click()
+    short.get_by_role("button", name="Blue: keep this sheet").click()
     expect(short.get_by_role("button", name="Blue: 1 kept back, let go")).to_be_visible()
     short.get_by_role("link", name="All pages").click()
     short.get_by_role("link", name="Heron").click()

@@ -117,13 +117,13 @@ def test_wrong_rows_are_shown_and_the_right_ones_come_in_only_when_asked(page: P
     file = tmp_path / "mixed.csv"
     file.write_text("name,width,count\nReeds,12,2\nInk,5 ft,1\n,12,1\n")
     page.goto("/")
-    page.get_by_label("A kit as CSV or JSON").set_input_files(file)
+    page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
     table = page.get_by_role("dialog").get_by_role("table")
     expect(table).to_contain_text("feet are not read; write the inches, for example 12 in")
     expect(table.get_by_role("row")).to_have_count(3)
     page.get_by_role("button", name="Leave it").click()
     expect(page.get_by_role("heading", name="Begin with what is in the box")).to_be_visible()
-    page.get_by_label("A kit as CSV or JSON").set_input_files(file)
+    page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
     page.get_by_role("button", name="Bring the 1 right row in as a kit").click()
     expect(page.locator("[data-paper]")).to_have_count(1)
 
@@ -140,7 +140,7 @@ def test_wrong_rows_are_shown_and_the_right_ones_come_in_only_when_asked(page: P
 def test_a_file_that_cannot_be_taken_is_refused_plainly(page: Page, name: str, data: bytes, sentence: str) -> None:
     """And nothing changes."""
     page.goto("/")
-    page.get_by_label("A kit as CSV or JSON").set_input_files(
+    page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(
         {"name": name, "mimeType": "text/csv", "buffer": data}
     )
     expect(page.get_by_text(sentence)).to_be_visible()

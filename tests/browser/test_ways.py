@@ -143,8 +143,8 @@ def test_a_page_goes_out_as_picture_and_file_and_the_file_comes_in(page: Page, t
     add_photo_parts(page, ["heron"], "On its own mat")
     saved(page)
     files = {}
-    for name in ("Picture to send (PNG)", "Picture as drawing (SVG)", "The page as a file (JSON)"):
-        page.get_by_role("button", name="Send or keep").click()
+    for name in ("A picture of it (PNG)", "A drawing of it (SVG)", "The recipe alone (JSON)"):
+        page.get_by_role("button", name="Save a copy").click()
         with page.expect_download() as waiting:
             page.get_by_role("menuitem", name=name).click()
         files[waiting.value.suggested_filename] = Path(waiting.value.path()).read_bytes()
@@ -153,7 +153,7 @@ def test_a_page_goes_out_as_picture_and_file_and_the_file_comes_in(page: Page, t
     assert files["Mist on the cut.svg"].startswith(b"<svg") and b"image/jpeg;base64" in files["Mist on the cut.svg"]
     page.goto("/page")
     document = {"name": "page.json", "mimeType": "application/json", "buffer": files["Mist on the cut.json"]}
-    page.get_by_label("A page as JSON").set_input_files(document)
+    page.get_by_label("A page or parcel").set_input_files(document)
     expect(page.get_by_label("Name of the page")).to_have_value("Mist on the cut 2")
     page.goto("/page")
     expect(page.get_by_role("link", name="Mist on the cut")).to_have_count(2)
@@ -168,7 +168,7 @@ def test_a_file_that_is_no_page_is_refused_by_its_name(page: Page) -> None:
     """With the field that is wrong."""
     page.goto("/page")
     wrong = json.dumps({"page": {"name": "", "format": {"kind": "own", "width": "0 in", "height": "5 ft"}}})
-    page.get_by_label("A page as JSON").set_input_files(
+    page.get_by_label("A page or parcel").set_input_files(
         {"name": "odd.json", "mimeType": "application/json", "buffer": wrong.encode()}
     )
     expect(page.get_by_text("odd.json: page.name:")).to_be_visible()
@@ -180,12 +180,12 @@ def test_a_kit_goes_out_as_csv_and_json_and_comes_back(page: Page, tmp_path: Pat
     unpack_csv(page, tmp_path)
     kits = page.get_by_role("navigation", name="Kits").get_by_role("link", name="towpath")
     for count, words in ((2, "CSV, for a spreadsheet"), (3, "JSON, with everything")):
-        page.get_by_role("button", name="Keep as a file").click()
+        page.get_by_role("button", name="Save a copy").click()
         with page.expect_download() as waiting:
             page.get_by_role("menuitem", name=words).click()
         file = tmp_path / waiting.value.suggested_filename
         waiting.value.save_as(file)
-        page.get_by_label("A kit as CSV or JSON").set_input_files(file)
+        page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
         if file.suffix == ".csv":
             page.get_by_role("button", name="Bring all 3 in as a kit").click()
         expect(kits).to_have_count(count)
@@ -200,7 +200,7 @@ def test_the_template_can_be_filled_in_and_brought_back(page: Page, tmp_path: Pa
         page.get_by_role("link", name="Template for CSV").click()
     file = tmp_path / waiting.value.suggested_filename
     waiting.value.save_as(file)
-    page.get_by_label("A kit as CSV or JSON").set_input_files(file)
+    page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
     expect(page.get_by_text("3 papers and 1 thing can be brought in.")).to_be_visible()
 
 

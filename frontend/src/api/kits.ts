@@ -66,6 +66,10 @@ export const addSheetPicture = (file: File) => sendFile<Schemas["PictureOut"]>("
 export const straighten = (id: string, corners: [number, number][], { width, height }: Lengths) =>
   take(client.POST("/api/pictures/{id}/straighten", { ...at(id), body: { corners, width, height } }));
 
+export const sheetsIn = (id: string) => take(client.GET("/api/pictures/{id}/sheets", at(id)));
+export const takeSheets = (id: string, body: Schemas["SheetIn"][]) =>
+  take(client.POST("/api/pictures/{id}/sheets", { ...at(id), body }));
+
 export const KIT_TEMPLATE = "/api/kit-template.csv";
 export const kitFile = (id: string, kind: "csv" | "json") => `/api/kits/${id}/kit.${kind}`;
 

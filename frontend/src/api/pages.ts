@@ -47,6 +47,7 @@ export const putTogether = (body: { pages: string[]; version: number }) =>
   take(client.PUT("/api/together", { body }));
 
 export const BOOK_CSV = "/api/book.csv";
-export const pageFile = (id: string, kind: "png" | "svg" | "json") => `/api/pages/${id}/page.${kind}`;
+export const pageFile = (id: string, kind: "png" | "svg" | "json" | "html") => `/api/pages/${id}/page.${kind}`;
+export const pageAtPrintSize = (id: string) => `/api/pages/${id}/page.png?per_inch=300`;
 /** A small picture of a page as it stands. */
 export const pageThumb = ({ saved }: PageOut) => `/api/pages/${saved.id}/page.png?width=600&v=${saved.version}`;

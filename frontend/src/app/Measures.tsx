@@ -12,6 +12,7 @@ import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
+import { Backups } from "./Backups";
 import { useFrame } from "./FrameContext";
 import { lightSaid, sayLight, useLight } from "./light";
 import { Punches } from "./Punches";
@@ -127,6 +128,7 @@ export function Measures() {
               wide
             </span>
             <Punches settings={settings} onChange={(next) => void change(next)} />
+            <Backups />
             <Button
               size="small"
               sx={{ gridColumn: "1 / 3", justifySelf: "start", ml: -0.75 }}

@@ -33,20 +33,20 @@ export function GridFields(of: PartProps<GridPart>) {
     <>
       <Sentence>
         {open === "how many" ? (
-          "Grid, solved for"
+          "Grid; what follows from the rest:"
         ) : (
           <>
             Grid of
             <CountValue of={of} field="rows" label="Rows" least={0} />
             rows and
             <CountValue of={of} field="columns" label="Columns" least={0} />
-            columns, solved for
+            columns; what follows from the rest:
           </>
         )}
         <WordValue
           of={of}
           field="open"
-          label="Solved for"
+          label="What follows from the rest"
           options={[
             ["cells", "the cells"],
             ["gap", "the gaps"],

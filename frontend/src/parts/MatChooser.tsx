@@ -38,7 +38,7 @@ export function MatChooser({ part, mat, value, onChange }: Props) {
       sx={{ borderLeft: `3px solid ${colours.verdigris}`, ml: 1, pl: 1, my: 0.5 }}
     >
       <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 0.5, lineHeight: 1.3 }}>
-        The photo’s edge is {colour}, {liveliness}, of lightness {lightness}. Its colours:
+        The photo’s edge is {colour}, {liveliness}, lightness {lightness} of 100 (0 is black). Its colours:
         {leading.map((hex) => (
           <Box
             key={hex}
@@ -93,7 +93,7 @@ export function MatChooser({ part, mat, value, onChange }: Props) {
                     {name}
                   </Box>
                   <Box sx={{ fontSize: "0.88rem", color: good ? colours.verdigris : colours.soft }}>
-                    {good ? "" : "Less so: "}
+                    {good ? "" : "Not as good: "}
                     {reason}
                   </Box>
                 </Box>

@@ -121,7 +121,7 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
         />
         {here && hasPhoto && (
           <Button size="small" aria-expanded={choosing} onClick={() => setChoosing(!choosing)}>
-            Which would do?
+            Papers that suit it
           </Button>
         )}
       </Sentence>
@@ -180,7 +180,7 @@ function OneMat({ part, mat, number, last, onChange, onRemove, onOutward }: OneP
         °
         {(mat.gutted || mat.pieced) && (
           <Box component="span" sx={{ display: "inline-flex", alignItems: "baseline", gap: 0.75 }}>
-            lap
+            glue margin
             <LengthField
               label={`${name} lap`}
               range="gap"

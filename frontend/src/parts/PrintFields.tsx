@@ -113,7 +113,7 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
           ["circle", "a circle"],
           ["hexagon", "a hexagon"],
           ["arch", "an arch"],
-          ["on the tip", "on its tip"],
+          ["on the tip", "on a corner"],
           ["tag", "a tag"],
         ]}
         onChange={(shape) => void reshape(shape)}

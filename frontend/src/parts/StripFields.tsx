@@ -47,7 +47,7 @@ export function BandFields(of: PartProps<BandPart>) {
       </Sentence>
       <PapersValue of={of} />
       <Sentence>
-        <EitherValue of={of} field="drawn" label="Order of papers" yes="drawn by lot" no="in turn" />
+        <EitherValue of={of} field="drawn" label="Order of papers" yes="in random order" no="in turn" />
         <EitherValue
           of={of}
           field="doubled"
@@ -143,7 +143,7 @@ function WordOrSeed({ of }: { of: PartProps<PiecedPart> }) {
   const { part, onChange } = of;
   return (
     <>
-      <SeedButton of={of} words={part.seed === null ? "Draw them by lot" : "Another arrangement"} />
+      <SeedButton of={of} words={part.seed === null ? "Shuffle them" : "Another arrangement"} />
       {part.seed !== null && (
         <button
           type="button"

@@ -16,6 +16,7 @@ from ulna.api.wire import Edit, Saved, What, attachment, saved
 from ulna.core.measure import text
 from ulna.core.paper import patterns
 from ulna.core.paper.searching import searched_by
+from ulna.core.paper.sheets_seen import SheetSeen
 from ulna.core.paper.shelf import Card, Face, Kit, Paper, Side, cards_in_rows
 from ulna.core.ranges import COLOUR
 from ulna.formats import kit as kit_format
@@ -246,6 +247,30 @@ def add_picture(file: Annotated[UploadFile, File()], home: AtHome) -> PictureOut
 def straighten_picture(id: str, asked: Straighten, home: AtHome) -> PictureOut:
     """A photographed sheet laid flat at its size."""
     return PictureOut(id=home.straighten(id, asked.corners, asked.width, asked.height))
+
+
+class SheetIn(BaseModel):
+    """A sheet in a photograph, as it was found or put right."""
+
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    corners: Annotated[list[tuple[float, float]], Field(min_length=4, max_length=4)]
+    width: Size
+    height: Size
+
+
+@router.get("/pictures/{id}/sheets")
+def find_sheets(id: str, home: AtHome) -> list[Doc[SheetSeen]]:
+    """The sheets that lie beside each other in a photograph, each with its corners and its likely size."""
+    return home.sheets_in(id)
+
+
+@router.post("/pictures/{id}/sheets")
+def take_sheets(
+    id: str, asked: Annotated[list[SheetIn], Field(min_length=1, max_length=60)], home: AtHome
+) -> list[Doc[Paper]]:
+    """Papers of the sheets in a photograph: laid flat, with what is seen of their print; nothing but their pictures is
+    kept yet."""
+    return [home.paper_in(id, one.corners, one.width, one.height, one.name) for one in asked]
 
 
 @router.post("/demo-kit", status_code=201)

@@ -15,8 +15,8 @@ from ulna.api.wire import Edit, Saved, What, attachment, saved
 from ulna.core.kit.cutting import Stage
 from ulna.core.page.plan import PagePlan
 from ulna.core.photos.look import AS_IT_CAME, Look
+from ulna.formats import page_html, svg
 from ulna.formats import recipe as recipe_format
-from ulna.formats import svg
 from ulna.formats.documents import Doc
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.household.home import Household
@@ -96,7 +96,17 @@ def page_as_svg(id: str, home: AtHome) -> Response:
 
 
 @router.get("/pages/{id}/page.png", response_class=Response)
-def page_as_png(id: str, home: AtHome, width: Annotated[int, Query(ge=50, le=4000)] = 1800) -> Response:
+def page_as_png(
+    id: str,
+    home: AtHome,
+    width: Annotated[int, Query(ge=50, le=4000)] = 1800,
+    per_inch: Annotated[int | None, Query(ge=50, le=300)] = None,
+) -> Response:
+    """So many pixels across, or to an inch of the page."""
+    if per_inch is not None:
+        format = home.page(id).format
+        width = round((format.width * format.pages).inches * per_inch)
+
     def render() -> tuple[str, bytes]:
         name, drawing = _drawing(id, home, "thumb" if width <= THUMB else "view")
         return name, svg.raster(drawing, width)
@@ -105,6 +115,14 @@ def page_as_png(id: str, home: AtHome, width: Annotated[int, Query(ge=50, le=400
     key = "picture", id, home.pages.get(id).version
     name, picture = home.cached(key, kinds, render) if width == THUMB else render()
     return attachment(picture, f"{name}.png", "image/png")
+
+
+@router.get("/pages/{id}/page.html", response_class=Response)
+def page_as_html(id: str, home: AtHome) -> Response:
+    """A page to be looked at and read: its picture, drawn anew without what a camera writes into files; its story."""
+    plan = home.page(id)
+    _, drawing = _drawing(id, home, "view")
+    return attachment(page_html.write(plan, svg.raster(drawing, 2400)), f"{plan.name}.html", "text/html")
 
 
 @router.get("/pages/{id}/page.json", response_class=Response)

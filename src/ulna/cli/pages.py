@@ -12,7 +12,7 @@ from typing import TYPE_CHECKING, Annotated
 
 import typer
 
-from ulna.cli.home import Home, is_standing, opened, thrown_away
+from ulna.cli.home import Home, counted, is_standing, opened, thrown_away
 
 if TYPE_CHECKING:
     from ulna.core.page_formats import PageFormat
@@ -94,7 +94,8 @@ def page(
         for finding in worked.findings:
             if finding.part == part.id:
                 print(f"  {finding.severity}: {finding.sentence}")
-    print(f"{price.pieces} pieces to cut, {price.prints} prints, opens {price.opened} sheets")
+    pieces, prints = counted(price.pieces, "piece"), counted(price.prints, "print")
+    print(f"{pieces} to cut, {prints}, begins {counted(price.opened, 'sheet')}")
     for one in price.lacking:
         print(one.sentence)
 

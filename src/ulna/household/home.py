@@ -22,17 +22,17 @@ from ulna.core.errors import FieldError
 from ulna.core.kit.cutting import Cutting, Stage
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import PageSet
-from ulna.core.measure import Length, Ruler
+from ulna.core.measure import Length, Ruler, inches
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan, Variant
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat
-from ulna.core.paper import colour, ranking
+from ulna.core.paper import colour, ranking, sheets_seen
 from ulna.core.paper.punches import Punch
-from ulna.core.paper.shelf import Kit, Paper, Shelf, Thing
+from ulna.core.paper.shelf import Kit, Paper, Shelf, Side, Thing
 from ulna.core.parts.pieces import Ground
 from ulna.core.photos.crop import Crop
-from ulna.core.photos.look import Look
+from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.print_list import PrintList
 from ulna.formats import collection
@@ -53,6 +53,10 @@ MOST_CACHED = 1_000
 
 WORKED_OUT = ("cuttings", "keeps")
 """What may be followed besides kinds of documents."""
+
+WHOLE = Crop(0, 0, 1, 1)
+SHEETS_LONGEST = 220
+"""To so many pixels a photograph of sheets is made smaller before they are looked for."""
 
 COLOURS_LONGEST = 36
 """To so many pixels a picture is made smaller before its colours are measured."""
@@ -300,6 +304,28 @@ class Household:
         data = self.pictures.path(id, "original").read_bytes()
         flat = self.darkroom.run(pictures.straightened, "sheet", data, corners, width.inches, height.inches)
         return self.add_sheet_picture(io.BytesIO(flat), "sheet.jpg")
+
+    def sheets_in(self, id: str) -> list[sheets_seen.SheetSeen]:
+        """The sheets that lie in a photograph, and how large they are likely to be. Raises `NotThere`."""
+        from ulna.formats import pictures
+
+        view = self.pictures.path(id, "view").read_bytes()
+        return sheets_seen.sheets(*pictures.grid(view, AS_IT_CAME, WHOLE, SHEETS_LONGEST))
+
+    def paper_in(
+        self, id: str, corners: list[tuple[float, float]], width: Length, height: Length, name: str
+    ) -> Paper:
+        """A paper of one sheet in a photograph: laid flat, and described as it is seen. Raises `NotThere`,
+        `FieldError`."""
+        from ulna.formats import pictures
+
+        flat = self.straighten(id, corners, width, height)
+        view = self.pictures.path(flat, "view").read_bytes()
+        few = pictures.grid(view, AS_IT_CAME, WHOLE, SHEETS_LONGEST)
+        looked_at = colour.look(*pictures.grid(view, AS_IT_CAME, WHOLE, COLOURS_LONGEST))
+        seen = sheets_seen.printed(*few, looked_at, width)
+        side = Side("plain", seen.colours, seen.busy, seen.direction, seen.repeat or inches(1), flat)
+        return Paper(new_id("paper"), name, width, height, a=side)
 
     # ---- whole libraries -------------------------------------------------------------------------------
 

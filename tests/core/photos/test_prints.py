@@ -81,7 +81,7 @@ def test_a_shape_is_regular_in_its_box(shape: Shape, asked: tuple[str, str], mad
 
 
 def test_the_rim_of_a_shape_is_even() -> None:
-    """A circle of 4 in loses the rim on each side; a square on its tip √2 of it at each corner."""
+    """A circle of 4 in loses the rim on each side; a square on a corner √2 of it at each corner."""
     assert seen_size("circle", inches(4), inches(4), EIGHTH)[0].inches == pytest.approx(3.75)
     assert seen_size("on the tip", inches(4), inches(4), EIGHTH)[0].inches == pytest.approx(4 - math.sqrt(2) / 4)
 

@@ -13,7 +13,7 @@ const SECONDS = 10;
 const OFTEN = 250;
 const FOUND = {
   "": "",
-  "fewer sheets": "A plan that opens fewer sheets was found: it is on the list.",
+  "fewer sheets": "A plan that begins fewer sheets was found: it is on the list.",
   "better rest": "A plan with a better rest was found: it is on the list.",
   "nothing better": "Nothing better was found.",
 } as const;
@@ -71,7 +71,7 @@ export function Better({ id, data }: { id: string; data: CuttingOut }) {
       ) : (
         <>
           <Button size="small" onClick={() => void begin()}>
-            {data.proved ? "Look for a better rest" : "Look longer"}
+            {data.proved ? "Look for a better rest" : "Look for a better plan"}
           </Button>
           {search?.found && (
             <Box component="span" role="status" sx={{ color: colours.soft }}>

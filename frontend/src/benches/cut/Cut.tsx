@@ -118,7 +118,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
               {data.begun ? "Go on cutting" : "Begin to cut"}
             </Button>
           )}
-          <SaveMenu name="Print or keep" files={files} />
+          <SaveMenu name="Print or save" files={files} />
         </Box>
         <Better key={id} id={id} data={data} />
         <Notices data={data} onAgain={() => act({ kind: "again" })} />

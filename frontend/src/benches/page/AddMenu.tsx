@@ -81,7 +81,7 @@ function Menu({ format, onPick }: { format: PageFormat; onPick: (entry: Offered)
       autoHighlight
       openOnFocus
       blurOnSelect
-      noOptionsText="Nothing is called so: try “strips”, “tiles”, “pocket”."
+      noOptionsText="Nothing by that name. Try “strips”, “tiles”, “pocket”."
       slotProps={{ listbox: { style: { maxHeight: 420 } }, popper: { style: { minWidth: 300 } } }}
       renderOption={({ key, ...props }, entry) => (
         <Box component="li" key={key} {...props} sx={{ gap: 1.5, minHeight: 44 }}>

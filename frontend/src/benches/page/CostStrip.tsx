@@ -53,7 +53,7 @@ export function CostStrip({ cost, shelf, keeps, onKeep, hidden, helps }: Props) 
             <b>{cost.prints}</b> {cost.prints === 1 ? "print" : "prints"}
           </Box>
           <Box>
-            opens <b>{cost.opened}</b> {cost.opened === 1 ? "sheet" : "sheets"}
+            begins <b>{cost.opened}</b> {cost.opened === 1 ? "sheet" : "sheets"}
           </Box>
           {hidden.words && (
             <Button
@@ -98,7 +98,9 @@ function Papers({ cost, shelf, keeps, onKeep }: Omit<Props, "cost" | "hidden" | 
               <KeptBack paper={paper} keeps={keeps} onKeep={onKeep} />
             </Box>
             <Box>{taken(paper)}</Box>
-            {paper.rest_says && <Box sx={{ color: colours.ochre }}>largest rest {unbroken(paper.rest_says)}</Box>}
+            {paper.rest_says && (
+              <Box sx={{ color: colours.soft }}>largest piece left {unbroken(paper.rest_says)}</Box>
+            )}
           </Box>
         </Box>
       ))}
@@ -117,7 +119,7 @@ function KeptBack({ paper, keeps, onKeep }: { paper: Cost["papers"][number] } & 
       size="small"
       color="inherit"
       aria-pressed={kept > 0}
-      aria-label={kept ? `${paper.name}: ${kept} kept back, let go` : `${paper.name}: save ${these}`}
+      aria-label={kept ? `${paper.name}: ${kept} kept back, let go` : `${paper.name}: keep ${these} for this page`}
       onClick={() => onKeep(paper.paper, kept ? 0 : want)}
       sx={{
         minHeight: 26,
@@ -127,16 +129,19 @@ function KeptBack({ paper, keeps, onKeep }: { paper: Cost["papers"][number] } & 
         "@media (pointer: coarse)": { minHeight: 44 },
       }}
     >
-      {kept ? `${kept} kept back · let go` : `Save ${these}`}
+      {kept ? `${kept} kept back · let go` : `Keep ${these}`}
     </Button>
   );
 }
 
-/** Such as "opens 1 of 2, 1 left", or "takes 1 scrap, 2 left". */
+/** Such as "begins 1 of 2, 1 stays whole", or "takes 1 scrap, 2 stay whole". */
 function taken(paper: Cost["papers"][number]): string {
   const words = [];
-  if (paper.opened) words.push(`opens ${paper.opened} of ${paper.had}`);
+  if (paper.opened) words.push(`begins ${paper.opened} of ${paper.had}`);
   if (paper.scraps) words.push(`takes ${paper.scraps} ${paper.scraps === 1 ? "scrap" : "scraps"}`);
-  if (!words.length) words.push("opens none");
-  return [...words, paper.left ? `${paper.left} left` : "none left"].join(", ");
+  if (!words.length) words.push("begins none");
+  return [
+    ...words,
+    paper.left ? `${paper.left} ${paper.left === 1 ? "stays" : "stay"} whole` : "none stays whole",
+  ].join(", ");
 }

@@ -3,7 +3,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { pageFile, type Recipe } from "../../api/pages";
+import { pageAtPrintSize, pageFile, type Recipe } from "../../api/pages";
+import { parcelOf } from "../../api/parcels";
 import { SaveMenu } from "../../ui/SaveMenu";
 import { type Arrange, ArrangeMenu } from "./ArrangeMenu";
 
@@ -25,9 +26,12 @@ interface Props {
 
 export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
   const exports = [
-    ["Picture to send (PNG)", pageFile(id, "png")],
-    ["Picture as drawing (SVG)", pageFile(id, "svg")],
-    ["The page as a file (JSON)", pageFile(id, "json")],
+    ["To look at, for friends (one HTML file)", pageFile(id, "html")],
+    ["A picture of it (PNG)", pageFile(id, "png")],
+    ["A picture to print, 300 an inch (PNG)", pageAtPrintSize(id)],
+    ["A drawing of it (SVG)", pageFile(id, "svg")],
+    ["To work on in another Ulna: papers, photos and cuts too", parcelOf(id)],
+    ["The recipe alone (JSON)", pageFile(id, "json")],
   ] as const;
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "flex-end", columnGap: 1, px: 1.5, pt: 0.75 }}>
@@ -53,7 +57,7 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
       <Button component={Link} to={`/page/${id}/variants`} size="small">
         Variants
       </Button>
-      <SaveMenu name="Send or keep" files={exports} />
+      <SaveMenu name="Save a copy" files={exports} />
       <Button component={Link} to={`/photos/prints?page=${id}`} size="small">
         Prints
       </Button>

@@ -8,6 +8,7 @@ import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { kitsQuery } from "../../api/kits";
 import { addPage, type PageOut, pagesQuery, pageThumb, readPage } from "../../api/pages";
+import { takeParcelIn, told } from "../../api/parcels";
 import { type Usual, useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
@@ -54,6 +55,14 @@ export default function Pages() {
 
   async function bringIn(chosen: File): Promise<void> {
     try {
+      if (/\.zip$/i.test(chosen.name)) {
+        const came = await takeParcelIn(chosen);
+        await queries.invalidateQueries();
+        say(told(came));
+        const [only] = came.pages;
+        if (only && came.pages.length === 1) navigate(`/page/${only}`);
+        return;
+      }
       const page = await readPage(chosen);
       await queries.invalidateQueries({ queryKey: ["pages"] });
       navigate(`/page/${page.saved.id}`);
@@ -80,8 +89,8 @@ export default function Pages() {
         </Button>
         <Button onClick={() => file.current?.click()}>Bring one in</Button>
         <FileInput
-          label="A page as JSON"
-          accept="application/json,.json"
+          label="A page or parcel"
+          accept="application/json,.json,.zip,application/zip"
           inputRef={file}
           onFiles={([chosen]) => chosen && void bringIn(chosen)}
         />

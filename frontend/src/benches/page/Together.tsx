@@ -159,7 +159,7 @@ function Planned({ set, pages, onChange }: PlannedProps) {
   return (
     <>
       <Box data-opened sx={{ mt: 1, fontSize: "1.05rem" }}>
-        {many === 1 ? "This page opens" : `These ${many} pages open`} <b>{set.opened}</b>{" "}
+        {many === 1 ? "This page begins" : `These ${many} pages begin`} <b>{set.opened}</b>{" "}
         {set.opened === 1 ? "sheet" : "sheets"}
         {set.proved && set.opened > 0 ? "; fewer will not do." : "."}{" "}
         {set.short.length === 0 && "Nothing is short."}

@@ -222,7 +222,7 @@ function LookFields({ look, onChange }: LookProps) {
         Black and white
       </Button>
       <Button size="small" disabled={plain} onClick={() => onChange("took the look back", AS_IT_CAME)}>
-        As it came
+        As the camera took it
       </Button>
     </Box>
   );

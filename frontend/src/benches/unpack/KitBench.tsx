@@ -188,7 +188,7 @@ function KitHead({ id, kit, onEdit, onPutAway }: KitHeadProps) {
       />
       <Box sx={{ ml: "auto", display: "flex", gap: 1 }}>
         <SaveMenu
-          name="Keep as a file"
+          name="Save a copy"
           files={[
             ["CSV, for a spreadsheet", kitFile(id, "csv")],
             ["JSON, with everything", kitFile(id, "json")],

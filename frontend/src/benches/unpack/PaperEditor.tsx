@@ -121,7 +121,7 @@ export function PaperEditor({ papers, tiles, palette, others, onChange, onCopy, 
           Same again on the back
         </Button>
         <Button size="small" onClick={() => onChange("turned a paper over", (p) => ({ ...p, a: p.b, b: p.a }))}>
-          Exchange A and B
+          Swap the sides A and B
         </Button>
       </Box>
       <SideEditor face="B" papers={papers} palette={palette} onChange={side("b")} />

@@ -14,10 +14,12 @@ import {
   type Kit,
   type KitOut,
   kitsQuery,
+  type Paper,
   putKit,
   readKitCsv,
   readKitJson,
 } from "../../api/kits";
+import { takeParcelIn, told } from "../../api/parcels";
 import { useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
 import { colours, narrow, small } from "../../app/theme";
@@ -26,6 +28,7 @@ import { Icon } from "../../ui/Icon";
 import { useInSight } from "../../ui/useInSight";
 import { CsvDialog } from "./CsvDialog";
 import { KitBench } from "./KitBench";
+import { SheetsPhoto } from "./SheetsPhoto";
 
 const WORD = { kit: "", stash: "stash", scraps: "scraps" } as const;
 
@@ -39,6 +42,8 @@ export default function Unpack() {
   const file = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ name: string; file: File; rows: Schemas["Rows"] } | null>(null);
   const taken = useRef<typeof read>(null);
+  const camera = useRef<HTMLInputElement>(null);
+  const [sheets, setSheets] = useState<File | null>(null);
   if (!kits) return null;
   const open = kits.find((kit) => kit.saved.id === id) ?? kits[0];
 
@@ -54,7 +59,10 @@ export default function Unpack() {
 
   async function bringIn(chosen: File): Promise<void> {
     try {
-      if (/\.json$/i.test(chosen.name)) await keep(await readKitJson(chosen));
+      if (/\.zip$/i.test(chosen.name)) {
+        say(told(await takeParcelIn(chosen)));
+        await queries.invalidateQueries();
+      } else if (/\.json$/i.test(chosen.name)) await keep(await readKitJson(chosen));
       else setRead({ name: chosen.name, file: chosen, rows: await readKitCsv(chosen) });
     } catch (error) {
       say(`${chosen.name}: ${(error as Error).message}`);
@@ -88,6 +96,21 @@ export default function Unpack() {
     }
   }
 
+  /** Into the open kit, or as the first papers of one. */
+  async function takePapers(papers: Paper[]): Promise<void> {
+    if (!open) {
+      await keep({ ...usual.kit, papers });
+      return;
+    }
+    try {
+      const kit = { ...open.kit, papers: [...open.kit.papers, ...papers] };
+      await putKit(open.saved.id, open.saved.version, "photographed sheets", kit);
+      await queries.invalidateQueries({ queryKey: ["kits"] });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
   async function demo(): Promise<void> {
     try {
       const kept = await addDemoKit();
@@ -101,11 +124,20 @@ export default function Unpack() {
   const dialogs = (
     <>
       <FileInput
-        label="A kit as CSV or JSON"
-        accept=".csv,.json,text/csv,application/json"
+        label="A kit as CSV or JSON, or a backup"
+        accept=".csv,.json,.zip,text/csv,application/json,application/zip"
         inputRef={file}
         onFiles={([chosen]) => chosen && void bringIn(chosen)}
       />
+      <FileInput
+        label="A photograph of sheets"
+        accept="image/*"
+        inputRef={camera}
+        onFiles={([chosen]) => chosen && setSheets(chosen)}
+      />
+      {sheets && (
+        <SheetsPhoto file={sheets} onClose={() => setSheets(null)} onTake={(papers) => void takePapers(papers)} />
+      )}
       {read && (
         <CsvDialog
           file={read.name}
@@ -121,7 +153,12 @@ export default function Unpack() {
 
   if (!kits.length) {
     return (
-      <NoKits onBegin={() => void keep(usual.kit)} onFile={() => file.current?.click()} onDemo={() => void demo()}>
+      <NoKits
+        onBegin={() => void keep(usual.kit)}
+        onFile={() => file.current?.click()}
+        onCamera={() => camera.current?.click()}
+        onDemo={() => void demo()}
+      >
         {dialogs}
       </NoKits>
     );
@@ -173,7 +210,10 @@ export default function Unpack() {
             Unpack a kit
           </Button>
           <Button size="small" onClick={() => file.current?.click()}>
-            Bring in CSV or JSON
+            Bring in a table or file
+          </Button>
+          <Button size="small" onClick={() => camera.current?.click()}>
+            Photograph sheets
           </Button>
           <Button size="small" href={KIT_TEMPLATE}>
             Template for CSV
@@ -218,12 +258,13 @@ function KitLink({ kit, open }: { kit: KitOut; open: boolean }) {
 interface NoKitsProps {
   onBegin: () => void;
   onFile: () => void;
+  onCamera: () => void;
   onDemo: () => void;
   children: ReactNode;
 }
 
 /** What an empty household sees: what to do first. */
-function NoKits({ onBegin, onFile, onDemo, children }: NoKitsProps) {
+function NoKits({ onBegin, onFile, onCamera, onDemo, children }: NoKitsProps) {
   return (
     <Box sx={{ maxWidth: 620, mx: "auto", px: 3, py: 8 }}>
       <Typography variant="h1" gutterBottom>
@@ -238,7 +279,10 @@ function NoKits({ onBegin, onFile, onDemo, children }: NoKitsProps) {
           Unpack a kit
         </Button>
         <Button variant="outlined" onClick={onFile}>
-          Bring in a CSV or JSON file
+          Bring in a table, a file or a backup
+        </Button>
+        <Button variant="outlined" onClick={onCamera}>
+          Photograph the sheets
         </Button>
         <Button href={KIT_TEMPLATE}>Template for CSV</Button>
         <Button onClick={onDemo}>Look at the demo kit</Button>

@@ -95,7 +95,7 @@ TRAITS = Traits(whole=True, scales=())
 MENU: tuple[Entry, ...] = (
     Entry(
         "Card",
-        "cut-apart journaling motif phrase sheet",
+        "cut-apart journaling motif phrase sheet text words story",
         "M4 5h16v14H4zM7 9h10M7 12h10M7 15h6",
         lambda b: Card("new"),
     ),

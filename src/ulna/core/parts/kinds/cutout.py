@@ -160,7 +160,7 @@ MENU: tuple[Entry, ...] = (
     ),
     Entry(
         "Banner",
-        "flag v-cut shape title",
+        "flag v-cut shape title letters heading",
         "M5 3h14v18l-7-5-7 5z",
         lambda b: _figure(b, "banner", (1,), (2, 1, 2), (0, 1, 2)),
     ),
@@ -173,13 +173,13 @@ MENU: tuple[Entry, ...] = (
     ),
     Entry(
         "Scalloped round",
-        "edge circle rosette shape scallop",
+        "edge circle rosette shape scallop sticker",
         "M12 3a2.500 2.500 0 0 1 4 1.500 2.500 2.500 0 0 1 3.500 3 2.500 2.500 0 0 1 0 5 2.500 2.500 0 0 1-3 4 2.500 2.500 0 0 1-4.500 2.500 2.500 2.500 0 0 1-4.500-2.500 2.500 2.500 0 0 1-3-4 2.500 2.500 0 0 1 0-5 2.500 2.500 0 0 1 3.500-3A2.500 2.500 0 0 1 12 3z",
         lambda b: _figure(b, "scalloped round", (3,), (3,), (0, 5, 8)),
     ),
     Entry(
         "Tag",
-        "label hole reinforcer clipped corners shape",
+        "label sticker hole reinforcer clipped corners shape text",
         "M8 3h8l3 4v14H5V7zM12 6a1.500 1.500 0 1 0 0 3 1.500 1.500 0 1 0 0-3",
         lambda b: _figure(b, "tag", (2,), (3, 1, 2), (0, 1, 2)),
     ),

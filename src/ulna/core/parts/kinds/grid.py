@@ -464,7 +464,7 @@ TRAITS = Traits(
 MENU: tuple[Entry, ...] = (
     Entry(
         "Grid",
-        "cells rows columns photos squares",
+        "cells rows columns photos squares photo 3x3 2x2 4x4",
         "M3 3h5v5H3zM10 3h5v5h-5zM3 10h5v5H3zM10 10h5v5h-5zM17 3h4v5h-4zM17 10h4v5h-4zM3 17h5v4H3zM10 17h5v4h-5zM17 17h4v4h-4z",
         _grid,
     ),

@@ -96,7 +96,7 @@ TRAITS = Traits(fills=lambda part: part.length is None)
 MENU: tuple[Entry, ...] = (
     Entry(
         "Tape",
-        "washi divider line roll",
+        "washi ribbon divider line roll",
         "M2 10l2-1-1 2 1 2-2 2h20l-2-1 1-2-1-2 2-1z",
         lambda b: Tape("new", width=b.of(0, 5, 8), place=Place(down=Down("bottom", b.of(1)))),
     ),

@@ -1,0 +1,195 @@
+/** Several sheets in one photograph: found, sized, named, laid flat and taken in at once. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useEffect, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { addSheetPicture, type Paper, sheetsIn, takeSheets } from "../../api/kits";
+import { pictureAt } from "../../api/pictures";
+import { useFrame } from "../../app/FrameContext";
+import { colours } from "../../app/theme";
+import { Asking } from "../../ui/Asking";
+import { Choice } from "../../ui/Choice";
+import { fieldStyle } from "../../ui/LengthField";
+
+interface Found {
+  sheet: Schemas["SheetSeen"];
+  name: string;
+  taken: boolean;
+}
+
+/** Sizes that sheets come in; another one is said afterwards, at the paper. */
+const SIZES = [
+  "12 in × 12 in",
+  "8 1/2 in × 11 in",
+  "6 in × 12 in",
+  "6 in × 8 in",
+  "6 in × 6 in",
+  "4 in × 6 in",
+  "3 in × 4 in",
+];
+
+interface Props {
+  file: File;
+  onClose: () => void;
+  onTake: (papers: Paper[]) => void;
+}
+
+export function SheetsPhoto({ file, onClose, onTake }: Props) {
+  const [picture, setPicture] = useState<string | null>(null);
+  const [found, setFound] = useState<Found[] | null>(null);
+  const [busy, setBusy] = useState(false);
+  const { say } = useFrame();
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each file
+  useEffect(() => {
+    let gone = false;
+    void (async () => {
+      try {
+        const { id } = await addSheetPicture(file);
+        const sheets = await sheetsIn(id);
+        if (gone) return;
+        setPicture(id);
+        setFound(sheets.map((sheet, k) => ({ sheet, name: `Sheet ${k + 1}`, taken: true })));
+      } catch (error) {
+        say((error as Error).message);
+        onClose();
+      }
+    })();
+    return () => {
+      gone = true;
+    };
+  }, [file]);
+
+  const taken = found?.filter((one) => one.taken) ?? [];
+  const change = (k: number, to: Partial<Found>) =>
+    setFound((all) => all?.map((one, n) => (n === k ? { ...one, ...to } : one)) ?? null);
+
+  async function take(): Promise<void> {
+    if (!picture) return;
+    setBusy(true);
+    try {
+      onTake(
+        await takeSheets(
+          picture,
+          taken.map(({ sheet, name }) => ({ ...sheet, name: name.trim() || "Sheet" })),
+        ),
+      );
+      onClose();
+    } catch (error) {
+      say((error as Error).message);
+      setBusy(false);
+    }
+  }
+
+  return (
+    <Asking title="Sheets in the photograph" onClose={onClose}>
+      {!found && <p role="status">Looking for the sheets …</p>}
+      {found?.length === 0 && (
+        <p>
+          No sheet was found. Lay them apart on a ground that is plain and unlike them, look straight down, and try
+          again.
+        </p>
+      )}
+      {picture && found && found.length > 0 && (
+        <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "1fr", md: "minmax(280px, 420px) 1fr" } }}>
+          <Picture id={picture} found={found} />
+          <Box
+            component="ol"
+            aria-label="Sheets found"
+            sx={{ m: 0, pl: 3, display: "grid", gap: 1, alignContent: "start" }}
+          >
+            {found.map((one, k) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is its place in the picture
+              <Box component="li" key={k}>
+                <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
+                  <Box
+                    component="input"
+                    aria-label={`Name of sheet ${k + 1}`}
+                    value={one.name}
+                    onChange={(event: React.ChangeEvent<HTMLInputElement>) =>
+                      change(k, { name: event.target.value })
+                    }
+                    sx={{ ...fieldStyle(), textAlign: "left", width: "16ch" }}
+                  />
+                  <Choice
+                    label={`Size of sheet ${k + 1}`}
+                    value={sizeOf(one.sheet)}
+                    options={[...new Set([sizeOf(one.sheet), ...SIZES, ...SIZES.map(turned)])].map(
+                      (size) => [size, size.replace(/ in/g, "")] as const,
+                    )}
+                    onChange={(size) => {
+                      const [width = "12 in", height = "12 in"] = size.split(" × ");
+                      change(k, { sheet: { ...one.sheet, width, height } });
+                    }}
+                  />
+                  <label>
+                    <input
+                      type="checkbox"
+                      checked={one.taken}
+                      onChange={(event) => change(k, { taken: event.target.checked })}
+                    />{" "}
+                    take it
+                  </label>
+                </Box>
+              </Box>
+            ))}
+            <Button variant="contained" disabled={busy || !taken.length} onClick={() => void take()}>
+              {busy ? "Laying them flat …" : `Take ${taken.length} ${taken.length === 1 ? "sheet" : "sheets"} in`}
+            </Button>
+          </Box>
+        </Box>
+      )}
+    </Asking>
+  );
+}
+
+const sizeOf = (sheet: Schemas["SheetSeen"]) => `${sheet.width} × ${sheet.height}`;
+const turned = (size: string) => size.split(" × ").reverse().join(" × ");
+
+/** The photograph, with each sheet outlined and numbered. */
+function Picture({ id, found }: { id: string; found: Found[] }) {
+  return (
+    <Box sx={{ position: "relative", alignSelf: "start" }}>
+      <Box
+        component="img"
+        src={pictureAt(id, "view")}
+        alt="The photograph of the sheets"
+        sx={{ width: "100%", display: "block" }}
+      />
+      <svg
+        viewBox="0 0 100 100"
+        preserveAspectRatio="none"
+        aria-hidden
+        style={{ position: "absolute", inset: 0, width: "100%", height: "100%" }}
+      >
+        {found.map(({ sheet, taken }) => (
+          <polygon
+            key={sheet.corners.join()}
+            points={sheet.corners.map(([x = 0, y = 0]) => `${x * 100},${y * 100}`).join(" ")}
+            fill={taken ? colours.verdigris : "none"}
+            fillOpacity={0.18}
+            stroke={taken ? colours.verdigris : colours.soft}
+            strokeWidth={2}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+      </svg>
+      {found.map(({ sheet }, k) => (
+        <Box
+          key={sheet.corners.join()}
+          sx={{
+            position: "absolute",
+            left: `${(sheet.corners[0]?.[0] ?? 0) * 100}%`,
+            top: `${(sheet.corners[0]?.[1] ?? 0) * 100}%`,
+            background: colours.verdigris,
+            color: colours.on,
+            fontWeight: 700,
+            px: 0.75,
+          }}
+        >
+          {k + 1}
+        </Box>
+      ))}
+    </Box>
+  );
+}
