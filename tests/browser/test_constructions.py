@@ -41,16 +41,16 @@ def count(page: Page, label: str, value: str) -> None:
 
 
 def test_everything_is_found_by_its_word_and_lies_there_at_once(bench: Page) -> None:
-    """Placed, in papers of the kit, said in a sentence, and nothing about it a stop."""
+    """Placed, said in a sentence, in no paper that is not open, and nothing about it a stop."""
     drawing = bench.get_by_label("The page at scale")
     for word, sentence in WORDS:
         add_part(bench, word)
         expect(drawing.get_by_role("button", name=spoken(sentence))).not_to_have_count(0)
     saved(bench)
-    expect(bench.get_by_text("paper not chosen yet")).to_have_count(1)  # the base, which was there before
+    expect(bench.get_by_role("region", name="What the page costs")).to_contain_text("begins 0 sheets")
     expect(bench.get_by_label("The page at scale").locator("[data-part]")).to_have_count(len(WORDS) + 1)
     bench.get_by_label("Add to the page").fill("zzz")
-    expect(bench.get_by_text("Nothing is called so")).to_be_visible()
+    expect(bench.get_by_text("Nothing by that name")).to_be_visible()
 
 
 def test_the_whole_page_becomes_a_panel_in_one_act(bench: Page) -> None:

@@ -43,7 +43,7 @@ def test_what_is_short_is_told_and_the_remedy_is_one_press(short: Page) -> None:
     lack = short.get_by_role("region", name="What is short")
     expect(lack).to_contain_text("cannot be cut from Blue")
     lack.get_by_role("button", name="Take Sky (A), which is of like colour").click()
-    expect(short.locator("[data-opened]")).to_contain_text("These 2 pages open 2 sheets")
+    expect(short.locator("[data-opened]")).to_contain_text("These 2 pages begin 2 sheets")
     expect(lack).to_have_count(0)
     takes = plain(short.get_by_role("region", name="What each page takes").inner_text())
     assert "Sky: 1 piece, 1 sheet" in takes and "Blue: 1 piece, 1 sheet" in takes

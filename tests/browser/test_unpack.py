@@ -118,7 +118,7 @@ def test_wrong_rows_are_shown_and_the_right_ones_come_in_only_when_asked(page: P
     file.write_text("name,width,count\nReeds,12,2\nInk,5 ft,1\n,12,1\n")
     page.goto("/")
     page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
-    table = page.get_by_role("dialog").get_by_role("table")
+    table = page.get_by_role("dialog").get_by_role("table", name="What is wrong")
     expect(table).to_contain_text("feet are not read; write the inches, for example 12 in")
     expect(table.get_by_role("row")).to_have_count(3)
     page.get_by_role("button", name="Leave it").click()

@@ -14,7 +14,7 @@ export function Title() {
   const kit = kits?.find((one) => one.saved.id === id)?.kit.name;
   const photo = photos?.find((one) => one.saved.id === id)?.photo.name;
   const found: Record<string, string> = {
-    unpack: kit ?? "Unpack",
+    unpack: (kit ?? kits?.[0]?.kit.name) || "Unpack",
     photos: id === "prints" ? "Print sheets" : (photo ?? "Photos"),
     page: id === "together" ? "Pages together" : part ? `${page}, variants` : (page ?? "Pages"),
     cut: part ? `${page}, cutting` : page ? `${page}, cut list` : "Cut",

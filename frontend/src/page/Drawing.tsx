@@ -223,7 +223,15 @@ export function Drawing(props: Props) {
             {over && <Frame page={page} part={over} pixel={pixel} />}
             {overlay && <Measured overlay={overlay} width={width} height={height} pixel={pixel} />}
             {props.children?.(pixel)}
-            {chosen && !overlay && <HandleToMove page={page} part={chosen} pixel={pixel} onDown={press.onHandle} />}
+            {chosen && (
+              <HandleToMove
+                page={page}
+                part={chosen}
+                pixel={pixel}
+                hidden={overlay !== null}
+                onDown={press.onHandle}
+              />
+            )}
           </g>
           <Rulers width={width} height={height} unit={props.unit} zero={props.zero} view={view} />
         </svg>

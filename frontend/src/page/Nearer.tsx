@@ -13,11 +13,13 @@ interface Props {
   page: Evaluated;
   part: string;
   pixel: number;
+  /** While it moves; it is there still, since the finger is on it. */
+  hidden: boolean;
   onDown: (event: PointerEvent<SVGElement>, part: string) => void;
 }
 
 /** In the middle of the chosen part, where nothing but fingers point. */
-export function HandleToMove({ page, part, pixel, onDown }: Props) {
+export function HandleToMove({ page, part, pixel, hidden, onDown }: Props) {
   const found = page.parts.find((one) => one.id === part);
   const isBase = page.pieces.some((piece) => piece.part === part && piece.role === "base");
   if (!found?.box || isBase || !window.matchMedia("(pointer: coarse)").matches) return null;
@@ -26,7 +28,7 @@ export function HandleToMove({ page, part, pixel, onDown }: Props) {
     <g
       data-move
       transform={`translate(${x + width / 2} ${y + height / 2}) scale(${pixel})`}
-      style={{ cursor: "move", touchAction: "none" }}
+      style={{ cursor: "move", touchAction: "none", opacity: hidden ? 0 : 1 }}
       onPointerDown={(event) => onDown(event, part)}
     >
       <title>Move it</title>
