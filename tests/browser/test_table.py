@@ -347,6 +347,12 @@ def test_nothing_is_cut_off_in_a_small_window(
         page.wait_for_load_state("networkidle")
         wide = page.evaluate("[document.documentElement.scrollWidth, document.querySelector('main').scrollWidth]")
         assert max(wide) <= size[0], path
+        hidden = page.evaluate(
+            """[...document.querySelectorAll('main section, main nav, main [data-pane]')]
+            .filter((e) => getComputedStyle(e).overflowX !== 'visible' && e.scrollWidth > e.clientWidth + 1)
+            .map((e) => e.getAttribute('aria-label') || e.tagName)"""
+        )
+        assert hidden == [], path
 
 
 def test_two_single_photos_and_their_place_are_shown_once(page: Page, tmp_path: Path) -> None:

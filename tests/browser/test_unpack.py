@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from pathlib import Path
 
 import pytest
@@ -150,7 +151,7 @@ def test_a_file_that_cannot_be_taken_is_refused_plainly(page: Page, name: str, d
 def test_things_have_a_kind_a_count_and_a_length(page: Page, tmp_path: Path) -> None:
     """Tape is measured, die cuts are counted."""
     unpack_csv(page, tmp_path)
-    page.get_by_role("tab", name="Things").click()
+    page.get_by_role("tab", name=re.compile("things$")).click()
     page.get_by_label("Name of the next thing").fill("Ledger tape")
     page.keyboard.press("Enter")
     page.get_by_label("Kind of Ledger tape").select_option("tape")

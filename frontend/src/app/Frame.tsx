@@ -112,6 +112,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <Snackbar
         key={said?.key}
         open={said !== null}
+        anchorOrigin={{ vertical: "bottom", horizontal: "center" }}
         autoHideDuration={8000}
         onClose={(_, reason) => reason !== "clickaway" && setSaid(null)}
         message={said?.message}

@@ -92,7 +92,7 @@ export function themeIn(light: Light) {
     components: {
       MuiCssBaseline: {
         styleOverrides: {
-          ":root": { ...named(now), colorScheme: light === "day" ? "light" : "dark" },
+          ":root": { ...named(now), "--table": now.ground, colorScheme: light === "day" ? "light" : "dark" },
           body: { ...figures, backgroundColor: now.ground },
           "a:where(:any-link)": { color: now.verdigris },
           // Where one is is always seen, whatever the component thinks of it.
@@ -146,6 +146,21 @@ export function themeIn(light: Light) {
       },
       // A menu is there and gone at once: its button can be pressed again right after.
       MuiMenu: { defaultProps: { transitionDuration: 0 } },
+      // A slip of paper laid down for a moment.
+      MuiSnackbarContent: {
+        styleOverrides: {
+          root: {
+            backgroundColor: now.paper,
+            color: now.ink,
+            borderLeft: `5px solid ${now.verdigris}`,
+            borderRadius: 2,
+            boxShadow: "0 6px 22px rgba(40, 30, 15, 0.4)",
+            fontSize: "0.95rem",
+            maxWidth: 640,
+          },
+        },
+      },
+      MuiDialogActions: { styleOverrides: { root: { justifyContent: "flex-start", padding: "8px 24px 20px" } } },
       MuiDialogTitle: { styleOverrides: { root: { ...words, fontWeight: 600, fontSize: "1.2rem" } } },
     },
   });

@@ -1,7 +1,9 @@
 /** A page as it will look, at a given scale, without rulers or handles. */
+
 import { useId } from "react";
 import type { ShelfPaper } from "../api/kits";
 import type { Evaluated } from "../api/recipe";
+import { daylight } from "../app/theme";
 import { TilePattern } from "../ui/Swatch";
 import { byPart, DrawnLine, Pieces, usePatterns } from "./Drawing";
 import { inches } from "./scale";
@@ -26,7 +28,12 @@ export function PagePicture({ name, page, shelf, scale }: Props) {
       viewBox={`0 0 ${width} ${height}`}
       width={width * scale}
       height={height * scale}
-      style={{ display: "block", background: "#fffdf8", boxShadow: "2px 3px 8px rgba(42, 34, 22, 0.25)" }}
+      style={{
+        ...daylight,
+        display: "block",
+        background: "#fffdf8",
+        boxShadow: "2px 3px 8px rgba(42, 34, 22, 0.25)",
+      }}
     >
       <defs>
         {patterns.list.map(({ id, tile }) => (

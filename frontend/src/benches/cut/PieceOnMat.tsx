@@ -1,6 +1,6 @@
 /** One piece as it lies before the person while it is finished: good side up, as on the page, with what is cut of it. */
 import type { Schemas } from "../../api/client";
-import { colours, figures, measureFont } from "../../app/theme";
+import { colours, daylight, figures, measureFont } from "../../app/theme";
 
 export function PieceOnMat({ piece }: { piece: Schemas["OnMat"] }) {
   const { width, height, path, lines, number } = piece;
@@ -9,7 +9,7 @@ export function PieceOnMat({ piece }: { piece: Schemas["OnMat"] }) {
     <svg
       viewBox={`${-12 * grain} ${-12 * grain} ${width + 24 * grain} ${height + 24 * grain}`}
       preserveAspectRatio="xMidYMin"
-      style={{ width: "100%", height: "100%", display: "block" }}
+      style={{ ...daylight, width: "100%", height: "100%", display: "block" }}
       role="img"
       aria-label={`Piece ${number} on the mat`}
     >

@@ -2,7 +2,7 @@
 import { useId } from "react";
 import type { Schemas } from "../../api/client";
 import type { CutStep } from "../../api/cutting";
-import { colours, figures, measureFont } from "../../app/theme";
+import { colours, daylight, figures, measureFont } from "../../app/theme";
 import { type Box, box, inches } from "../../page/scale";
 import { unbroken } from "../../ui/figures";
 import { TilePattern } from "../../ui/Swatch";
@@ -35,7 +35,7 @@ export function SheetMap({ sheet, sizes, restSizes, tile, ticked, next, small, n
     <svg
       viewBox={`${-3 * grain} ${-3 * grain} ${width + 6 * grain} ${height + 6 * grain}`}
       preserveAspectRatio="xMidYMin"
-      style={{ width: "100%", height: "100%", display: "block" }}
+      style={{ ...daylight, width: "100%", height: "100%", display: "block" }}
       role={small ? undefined : "img"}
       aria-hidden={small}
       aria-label={small ? undefined : `Map of the sheet, ${sheet.pieces.length} pieces`}
@@ -142,7 +142,7 @@ function Beside({ sheet }: { sheet: Sheet }) {
       <path
         d={`M0 0H${w}V${h}H0Z${path(sheet.inside.outline)}`}
         fillRule="evenodd"
-        fill={colours.ground}
+        fill="var(--table)"
         stroke={colours.line}
         strokeWidth={0.02}
       />

@@ -11,6 +11,7 @@ import { BOOK_CSV, bookQuery } from "../../api/pages";
 import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
+import { unseen } from "../../ui/unseen";
 import { SheetMap } from "../cut/SheetMap";
 
 export default function Book() {
@@ -155,12 +156,12 @@ const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short" })
 
 function Sheet({ one, tile }: { one: Schemas["SheetOut"]; tile: Schemas["Tile"] | undefined }) {
   const pieces = one.pieces.length ? one.pieces.join("; ") : "no piece yet";
+  const when = one.when ? `, ${DAY.format(new Date(one.when))}` : "";
   return (
     <Box
       component={Link}
       to={`/cut/${one.page}`}
       title={pieces}
-      aria-label={`${one.called}, for ${one.page_name}: ${pieces}`}
       sx={{ width: 92, color: "inherit", textDecoration: "none", lineHeight: 1.25, fontSize: "0.8rem" }}
     >
       <Box sx={{ width: 84, height: 84 }}>
@@ -169,7 +170,10 @@ function Sheet({ one, tile }: { one: Schemas["SheetOut"]; tile: Schemas["Tile"] 
       <b>{one.called}</b>
       <Box sx={{ color: colours.soft }}>
         {one.page_name}
-        {one.when && `, ${DAY.format(new Date(one.when))}`}
+        {when}
+        <Box component="span" sx={unseen}>
+          : {pieces}
+        </Box>
       </Box>
     </Box>
   );

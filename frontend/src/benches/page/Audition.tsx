@@ -11,6 +11,7 @@ import { colours } from "../../app/theme";
 import type { PaperChoice, Part } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
 import { Swatch } from "../../ui/Swatch";
+import { unseen } from "../../ui/unseen";
 
 interface Props {
   id: string;
@@ -101,7 +102,6 @@ export function Audition({ id, page, part, onTry, onClose }: Props) {
               data-trial={k}
               role="option"
               aria-selected={k === shown}
-              aria-label={`${paper?.name} ${trial.choice.side}${trial.enough ? "" : ", not enough left"}`}
               onClick={() => tryOn(k)}
               sx={{
                 flex: "none",
@@ -112,9 +112,14 @@ export function Audition({ id, page, part, onTry, onClose }: Props) {
                 position: "relative",
               }}
             >
+              <Box sx={unseen}>
+                {paper?.name} {trial.choice.side}
+                {!trial.enough && ", not enough left"}
+              </Box>
               <Swatch tile={tiles?.[trial.choice.side === "A" ? "a" : "b"]} width={46} height={46} inches={4} />
               {!trial.enough && (
                 <Box
+                  aria-hidden
                   sx={{
                     position: "absolute",
                     inset: "auto 2px 2px 2px",

@@ -39,7 +39,7 @@ export function CostStrip({ cost, shelf, keeps, onKeep, hidden, helps }: Props) 
         [narrow]: { maxHeight: "none" },
       }}
     >
-      <Box sx={{ display: "flex", gap: 2.5, alignItems: "flex-start" }}>
+      <Box sx={{ display: "flex", flexWrap: { xs: "wrap", sm: "nowrap" }, gap: 2.5, alignItems: "flex-start" }}>
         <Box sx={{ flex: "none", lineHeight: 1.45 }}>
           <Box>
             <b>{cost.pieces}</b> {cost.pieces === 1 ? "piece" : "pieces"} to cut

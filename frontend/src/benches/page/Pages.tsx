@@ -11,7 +11,6 @@ import { addPage, type PageOut, pagesQuery, pageThumb, readPage } from "../../ap
 import { takeParcelIn, told } from "../../api/parcels";
 import { type Usual, useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
-import { colours } from "../../app/theme";
 import { usePutAway } from "../../app/usePutAway";
 import { newId } from "../../parts/kinds";
 import { FileInput } from "../../ui/FileInput";
@@ -110,7 +109,10 @@ export default function Pages() {
         sx={{ display: "grid", gap: 3, gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 340px), 1fr))" }}
       >
         {pages.map((page) => (
-          <Box key={page.saved.id} sx={{ position: "relative" }}>
+          <Box
+            key={page.saved.id}
+            sx={{ position: "relative", "&:hover [data-away], &:focus-within [data-away]": { opacity: 1 } }}
+          >
             <Box
               component={Link}
               to={`/page/${page.saved.id}`}
@@ -120,18 +122,21 @@ export default function Pages() {
                 sx={{
                   height: 230,
                   display: "flex",
-                  alignItems: "center",
-                  justifyContent: "center",
-                  background: colours.faint,
-                  borderRadius: 1,
-                  p: 2,
+                  alignItems: "flex-end",
+                  justifyContent: "flex-start",
+                  p: 1,
                 }}
               >
                 <Box
                   component="img"
                   src={pageThumb(page)}
                   alt=""
-                  sx={{ maxWidth: "100%", maxHeight: "100%", boxShadow: "0 3px 10px rgba(60,45,20,.28)" }}
+                  sx={{
+                    maxWidth: "100%",
+                    maxHeight: "100%",
+                    minHeight: 60,
+                    boxShadow: "0 3px 10px rgba(60,45,20,.28)",
+                  }}
                 />
               </Box>
               <Typography variant="h2" sx={{ mt: 1 }}>
@@ -141,7 +146,7 @@ export default function Pages() {
                 {nameOf(usual, page)} · {STATE[page.cutting]}
               </Box>
             </Box>
-            <Box sx={{ position: "absolute", right: 0, bottom: 0 }}>
+            <Box data-away sx={PUT_AWAY}>
               <IconAction
                 small
                 icon="bin"
@@ -155,6 +160,15 @@ export default function Pages() {
     </Box>
   );
 }
+
+/** At hand where one is, out of sight elsewhere; under a finger always there. */
+const PUT_AWAY = {
+  position: "absolute",
+  right: 0,
+  bottom: 0,
+  opacity: 0,
+  "@media (pointer: coarse)": { opacity: 1 },
+} as const;
 
 function nameOf({ formats }: Usual, { page }: PageOut): string {
   const found = formats.find(({ format }) => format.kind === page.format.kind);

@@ -15,6 +15,7 @@ import { begin, type Carried } from "../../page/carrying";
 import { Choice } from "../../ui/Choice";
 import { IconAction } from "../../ui/IconAction";
 import { Swatch } from "../../ui/Swatch";
+import { unseen } from "../../ui/unseen";
 import { isCalled, wordsOf } from "./search";
 
 interface Props {
@@ -161,6 +162,7 @@ interface PhotoProps {
 }
 
 function PhotoOnShelf({ photo: { saved, photo, look, used_on }, place, among, onTake }: PhotoProps) {
+  const number = place >= 0 ? `${place + 1} · ` : "";
   const carried = place >= 0 ? [...among] : [saved.id];
   return (
     <Box sx={{ position: "relative" }}>
@@ -168,7 +170,6 @@ function PhotoOnShelf({ photo: { saved, photo, look, used_on }, place, among, on
         component="button"
         type="button"
         draggable
-        aria-label={photo.name + (used_on.length ? `, on ${used_on.map((page) => page.name).join(", ")}` : "")}
         aria-pressed={place >= 0}
         onDragStart={(event: React.DragEvent) => begin(event, { photos: carried })}
         onClick={(event: React.MouseEvent) => onTake(saved.id, event.shiftKey || event.ctrlKey || event.metaKey)}
@@ -195,9 +196,16 @@ function PhotoOnShelf({ photo: { saved, photo, look, used_on }, place, among, on
             outline: place >= 0 ? `3px solid ${colours.verdigris}` : "none",
           }}
         />
-        {place >= 0 && `${place + 1} · `}
+        {number}
         {photo.name}
-        {used_on.length > 0 && <Box sx={{ color: colours.soft }}>on a page</Box>}
+        {used_on.length > 0 && (
+          <Box sx={{ color: colours.soft }}>
+            on a page
+            <Box component="span" sx={unseen}>
+              : {used_on.map((page) => page.name).join(", ")}
+            </Box>
+          </Box>
+        )}
       </Box>
       <Box
         component="input"

@@ -13,6 +13,7 @@ import type { Schemas } from "../../api/client";
 import { kitColumnsQuery } from "../../api/kits";
 import { colours } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
+import { counted } from "../../ui/figures";
 
 interface Props {
   file: string;
@@ -45,8 +46,6 @@ export function CsvDialog({ file, rows, onColumns, onClose, onTake, open }: Prop
             </b>
           )}
         </p>
-        <Columns columns={rows.columns} onColumns={onColumns} />
-        <Coming rows={rows} />
         {rows.wrong.length > 0 && (
           <Box component="table" aria-label="What is wrong" sx={TABLE}>
             <thead>
@@ -69,6 +68,8 @@ export function CsvDialog({ file, rows, onColumns, onClose, onTake, open }: Prop
             </tbody>
           </Box>
         )}
+        <Columns columns={rows.columns} onColumns={onColumns} />
+        <Coming rows={rows} />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Leave it</Button>
@@ -206,8 +207,4 @@ function Side({ side }: { side: Schemas["Side"] }) {
       {side.pattern}
     </Box>
   );
-}
-
-function counted(count: number, what: string): string {
-  return `${count} ${what}${count === 1 ? "" : "s"}`;
 }

@@ -2,8 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Tab from "@mui/material/Tab";
-import Tabs from "@mui/material/Tabs";
 import { useRef, useState } from "react";
 import { type Kit, type KitOut, kitFile, kitSource, type Paper, useShelf } from "../../api/kits";
 import { useDesk } from "../../api/useDesk";
@@ -13,6 +11,8 @@ import { colours, small, words } from "../../app/theme";
 import { usePutAway } from "../../app/usePutAway";
 import { newId } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
+import { Dividers } from "../../ui/Dividers";
+import { counted } from "../../ui/figures";
 import { aName, InlineText } from "../../ui/InlineText";
 import { SaveMenu } from "../../ui/SaveMenu";
 import { PaperEditor } from "./PaperEditor";
@@ -91,14 +91,15 @@ export function KitBench({ answer }: { answer: KitOut }) {
         onEdit={edit}
         onPutAway={() => putAway("kit", kit.name, desk.getState().answer.saved)}
       />
-      <Tabs
+      <Dividers
+        label="What is in the kit"
         value={tab}
-        onChange={(_, next: "papers" | "things") => setTab(next)}
-        sx={{ px: 1, borderBottom: `1px solid ${colours.line}` }}
-      >
-        <Tab value="papers" label={`Papers (${kit.papers.length})`} />
-        <Tab value="things" label={`Things (${kit.things.length})`} />
-      </Tabs>
+        options={[
+          ["papers", counted(kit.papers.length, "paper")],
+          ["things", counted(kit.things.length, "thing")],
+        ]}
+        onChange={setTab}
+      />
       {tab === "things" ? (
         <Box sx={{ overflow: "auto", flex: 1 }}>
           <ThingList things={kit.things} onChange={(what, things, group) => edit(what, { things }, group)} />

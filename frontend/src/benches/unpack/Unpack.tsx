@@ -203,7 +203,7 @@ export default function Unpack() {
             display: "flex",
             flexDirection: "column",
             alignItems: "flex-start",
-            [narrow]: { flexDirection: "row", alignItems: "center", pt: 0, whiteSpace: "nowrap" },
+            [narrow]: { flexDirection: "row", flexWrap: "wrap", alignItems: "center", pt: 0 },
           }}
         >
           <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => void keep(usual.kit)}>
