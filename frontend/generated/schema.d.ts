@@ -1883,6 +1883,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Count From
+         * @description A part's place, counted from other edges or parts, with the distances that leave it where it lies.
+         */
+        post: operations["count_from"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reformat": {
         parameters: {
             query?: never;
@@ -2283,7 +2303,7 @@ export interface components {
              */
             across: string;
             /** @enum {string} */
-            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove" | "page as panel";
+            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove" | "page as panel" | "join";
             /** @default 2 */
             columns: number;
             /** @default 6 */
@@ -6606,6 +6626,13 @@ export interface components {
             parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default  */
             story: string;
+        };
+        /** @description Counts the place of a part from the edges and parts that `place` names; its distances do not matter. */
+        RecountAsked: {
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
+            place: components["schemas"]["Place-Input"];
         };
         /** @description A rectangle by its top left corner and its size; the right and bottom edges do not belong to it. */
         Rect: {
@@ -12619,6 +12646,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Filled"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    count_from: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecountAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place-Output"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -49,6 +49,7 @@ export const arrange = (body: Arrange) =>
   take(client.POST("/api/arrange", { body: body as Asked<"/api/arrange"> }));
 export const paste = (body: Asked<"/api/paste">) => take(client.POST("/api/paste", { body }));
 export const putOn = (body: Asked<"/api/put-on">) => take(client.POST("/api/put-on", { body }));
+export const recount = (body: Asked<"/api/recount">) => take(client.POST("/api/recount", { body }));
 export const between = (body: Asked<"/api/between">) => take(client.POST("/api/between", { body }));
 export const audition = (body: Asked<"/api/audition">) => take(client.POST("/api/audition", { body }));
 export const reformat = (body: Asked<"/api/reformat">) => take(client.POST("/api/reformat", { body }));

@@ -1,4 +1,5 @@
 /** Where a part lies: on which page, how far from which edge of it or of another part, or on an axis. */
+import { recount } from "../api/recipe";
 import { NOTHING } from "../page/scale";
 import { Choice } from "../ui/Choice";
 import { CountField } from "../ui/CountField";
@@ -49,7 +50,20 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
     const held = place[way];
     const edge = of === null && held.edge in INSIDE ? INSIDE[held.edge as keyof typeof INSIDE] : held.edge;
     const next = { edge, by: of === held.of ? held.by : NOTHING, of };
-    onChange("changed what it is placed from", { ...place, [way]: next } as Place);
+    void stay("changed what it is placed from", { ...place, [way]: next } as Place);
+  }
+
+  /** What a distance counts from is another thing then; the part stays where it lies. */
+  async function stay(what: string, wanted: Place): Promise<void> {
+    if (!here) {
+      onChange(what, wanted);
+      return;
+    }
+    try {
+      onChange(what, await recount({ page: here.page, id: here.id, part, place: wanted }));
+    } catch {
+      onChange(what, wanted);
+    }
   }
 
   const from = (way: "across" | "down") => (
@@ -125,10 +139,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
               value={across.edge}
               options={across.of ? [...ACROSS, ...CLEAR_ACROSS] : ACROSS}
               onChange={(edge) =>
-                onChange("changed where it is measured from", {
-                  ...place,
-                  across: { ...across, edge, by: edge === "centre" ? NOTHING : across.by },
-                })
+                void stay("changed where it is measured from", { ...place, across: { ...across, edge } })
               }
             />
             {(others.length > 0 || across.of) && from("across")}
@@ -154,10 +165,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
               value={down.edge}
               options={down.of ? [...DOWN, ...CLEAR_DOWN] : DOWN}
               onChange={(edge) =>
-                onChange("changed where it is measured from", {
-                  ...place,
-                  down: { ...down, edge, by: edge === "centre" ? NOTHING : down.by },
-                })
+                void stay("changed where it is measured from", { ...place, down: { ...down, edge } })
               }
             />
             {(others.length > 0 || down.of) && from("down")}

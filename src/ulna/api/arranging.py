@@ -20,6 +20,7 @@ from ulna.core.page import arranging
 from ulna.core.page.arranging import Arranged
 from ulna.core.page.audition import Trial, trials
 from ulna.core.page.between import Measured, between
+from ulna.core.page.moving import recounted
 from ulna.core.page.pasting import paste
 from ulna.core.page.plan import PagePlan, Variant
 from ulna.core.page.pulling import pulled
@@ -27,6 +28,7 @@ from ulna.core.page.reformat import reformat
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.pieces import Ground, PaperChoice
+from ulna.core.parts.place import Place
 from ulna.formats.documents import AnyLength, Doc, Size
 from ulna.household.home import Household
 from ulna.store.ids import new_id
@@ -60,7 +62,7 @@ class ArrangeAsked(BaseModel):
     parts: Chosen
     act: Literal[
         "move", "align", "distribute", "mirror", "swap", "swap pages", "copy", "repeat", "ring", "group", "ungroup",
-        "remove", "page as panel",
+        "remove", "page as panel", "join",
     ]  # fmt: skip
     id: str | None = None
     edge: arranging.AlignTo = "left"
@@ -91,6 +93,15 @@ class PasteAsked(BaseModel):
     page: Doc[PagePlan]
     source: Doc[PagePlan]
     parts: Chosen
+    id: str | None = None
+
+
+class RecountAsked(BaseModel):
+    """Counts the place of a part from the edges and parts that `place` names; its distances do not matter."""
+
+    page: Doc[PagePlan]
+    part: str
+    place: Doc[Place]
     id: str | None = None
 
 
@@ -188,6 +199,8 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
             return arranging.page_as_panel(
                 plan, "right" if asked.on == "right" else "left", asked.trim, fresh, ground
             )
+        case "join":
+            return arranging.join(plan, ids, fresh, ground)
         case "remove":
             return Arranged(arranging.remove(plan, asked.parts, ground), ())
         case _:
@@ -203,6 +216,12 @@ def paste_parts(asked: PasteAsked, home: AtHome) -> ArrangedOut:
     ground, there = home.ground(asked.page.format, asked.id), home.ground(asked.source.format, asked.id)
     after = paste(asked.page, asked.source, asked.parts, new_id, ground, there)
     return ArrangedOut(page=after.plan, chosen=list(after.chosen), told=after.told)
+
+
+@router.post("/recount")
+def count_from(asked: RecountAsked, home: AtHome) -> Doc[Place]:
+    """A part's place, counted from other edges or parts, with the distances that leave it where it lies."""
+    return recounted(asked.page, asked.part, asked.place, home.ground(asked.page.format, asked.id))
 
 
 @router.post("/between")

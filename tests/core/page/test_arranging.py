@@ -290,6 +290,21 @@ def test_whatever_is_added_as_many_sheets_are_open_as_before(papers: int, width:
         assert not opened[1].unplaced and opened[1].whole_sheets_used <= opened[0].whole_sheets_used
 
 
+def test_single_photos_become_one_mat_afterwards() -> None:
+    """In the order in which they lay from the left, on the mat of the first and where it lay; what lay on it stays."""
+    at = [Place("left", Across("left", inches(x)), Down("top", inches(2))) for x in (6, 1)]
+    right = PhotoPart("right", Print("lock", inches(4), inches(6)), place=at[0])
+    left = PhotoPart("left", Print("heron", inches(4), inches(6)), mats=(Mat(),), place=at[1])
+    tag = panel("tag", "0", "0", "1", "1")
+    tag = replace(tag, place=Place("left", Across("left", inches(1), "left"), Down("top", inches(1), "left")))
+    joined = arranging.join(plan(right, left, tag), ["right", "left"], fresh(), ON)
+    joint, after = joined.plan.parts
+    assert [p.photo for p in joint.prints] == ["heron", "lock"] and joint.mats == (Mat(),)  # type: ignore[union-attr]
+    assert joint.place == at[1] and after.place.needs == (joint.id,)  # type: ignore[union-attr]
+    with pytest.raises(FieldError, match="single photos go on one mat"):
+        arranging.join(plan(right, tag), ["right", "tag"], fresh(), ON)
+
+
 # ---- another format ----------------------------------------------------------------------------------
 
 

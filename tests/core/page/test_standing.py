@@ -5,12 +5,14 @@ from __future__ import annotations
 from dataclasses import replace
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from tests.core.examples import boxes_of, ground, said
 from ulna.core.geometry.rects import Borders, Rect
-from ulna.core.measure import ZERO, Length, inches, parse
+from ulna.core.measure import PER_INCH, ZERO, Length, inches, parse
 from ulna.core.page.evaluate import evaluate
-from ulna.core.page.moving import move
+from ulna.core.page.moving import move, recounted
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import stand
 from ulna.core.page_formats import of_kind
@@ -186,3 +188,29 @@ def test_the_binding_strip_is_kept_clear() -> None:
     single = replace(of_kind("letter-upright"), binding=parse("1/2"))
     assert single.strips == (Rect(ZERO, ZERO, parse("1/2"), inches(11)),)
     assert of_kind("12x12").strips == () and Length(0) == ZERO
+
+
+EDGES_ACROSS, EDGES_DOWN = (
+    st.sampled_from(("left", "centre", "right")),
+    st.sampled_from(("top", "centre", "bottom")),
+)
+
+
+@given(
+    st.integers(0, 160), st.integers(0, 160), EDGES_ACROSS, EDGES_DOWN, st.sampled_from((None, "other")),
+    st.sampled_from(("left", "right")),
+)  # fmt: skip
+def test_whatever_a_distance_counts_from_the_part_stays_where_it_lies(
+    x: int, y: int, across: str, down: str, of: str | None, on: str
+) -> None:
+    """Other edges, another part: only the figures are other ones."""
+    format = of_kind("12x12", 2)
+    place = Place(on, Across("left", Length(x * PER_INCH // 16)), Down("top", Length(y * PER_INCH // 16)))  # type: ignore[arg-type]
+    one = Panel("one", width=inches(2), height=inches(1), place=place)
+    other = Panel("other", width=inches(3), height=inches(5))
+    plan, on_ground = PagePlan("p", format, parts=(one, other)), ground(format)
+    wanted = Place(on, Across(across, of=of), Down(down, of=of))  # type: ignore[arg-type]
+    moved = replace(one, place=recounted(plan, "one", wanted, on_ground))
+    before, after = stand(plan.parts, on_ground), stand((moved, other), on_ground)
+    assert after["one"].box == before["one"].box
+    assert (moved.place.across.edge, moved.place.across.of) == (across, of)

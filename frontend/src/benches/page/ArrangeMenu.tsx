@@ -91,6 +91,7 @@ export function ArrangeMenu({ many, grouped, pages, onArrange }: Props) {
         >
           The whole page as a panel…
         </MenuItem>
+        {item("Photos on one mat", "put photos on one mat", { act: "join" }, 2)}
         {!grouped && item("Keep them together", "put parts together", { act: "group" }, 2)}
         {grouped && item("Let them go apart", "took a group apart", { act: "ungroup" })}
       </Menu>

@@ -19,12 +19,15 @@ from ulna.core.page_formats import PageName
 from ulna.core.parts.kind import OTHER, MirrorWay
 from ulna.core.parts.kinds import Part, is_page, is_placed, name_of, traits
 from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.pieces import Ground
 from ulna.core.parts.place import Across, Down, Place, place_at
 
 AlignTo = Literal["left", "centre", "right", "top", "middle", "bottom"]
 MOST_COPIES = 60
+MOST_JOINED = 12
 
 
 @dataclass(frozen=True, slots=True)
@@ -347,6 +350,30 @@ def remove(plan: PagePlan, ids: Sequence[str], ground: Ground) -> PagePlan:
         parts.append(part)
     groups = [replace(g, parts=tuple(id for id in g.parts if id not in gone)) for g in plan.groups]
     return replace(plan, parts=tuple(parts), groups=tuple(g for g in groups if len(g.parts) > 1))
+
+
+def join(plan: PagePlan, ids: Sequence[str], new_id: Callable[[str], str], ground: Ground) -> Arranged:
+    """Photos that lay singly on one mat, in a row as they lay from the left, where the first of them lay; what counted
+    from one of the others stays where it lies. The mats are those of the first. Raises `FieldError`."""
+    standing = stand(plan.parts, ground)
+    photos = [part for part in plan.parts if part.id in set(ids) and isinstance(part, PhotoPart)]
+    if len(photos) < 2 or len(photos) != len(set(ids)) or len(photos) > MOST_JOINED:
+        read = f"{len(photos)} of {len(set(ids))}"
+        raise FieldError("parts", read, f"2 to {MOST_JOINED} single photos go on one mat", "choose photos alone")
+    photos.sort(key=lambda part: box.x if (box := standing[part.id].box) else ZERO)
+    first = photos[0]
+    joint = Joint(new_id("joint"), tuple(part.print for part in photos), mats=first.mats, place=first.place)
+    left = remove(plan, [part.id for part in photos[1:]], ground)
+    parts = tuple(joint if part.id == first.id else part for part in left.parts)
+    renamed = {first.id: joint.id}
+    counting = tuple(
+        replace(part, place=replace(counted_from(part.place, renamed), flush=part.place.flush))
+        if is_placed(part) and first.id in part.place.needs
+        else part
+        for part in parts
+    )
+    groups = tuple(replace(g, parts=tuple(renamed.get(id, id) for id in g.parts)) for g in left.groups)
+    return Arranged(replace(left, parts=counting, groups=groups), (joint.id,))
 
 
 def group(plan: PagePlan, ids: Sequence[str], id: str, name: str) -> PagePlan:

@@ -14,6 +14,7 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import placed_at, stand
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.pieces import Ground
+from ulna.core.parts.place import Place, counted
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,6 +28,18 @@ class Moved:
     down: Guide | None
     distances: tuple[Distance, ...]
     along: tuple[str, ...] = ()
+
+
+def recounted(plan: PagePlan, part: str, place: Place, ground: Ground) -> Place:
+    """A place that counts from other edges, or other parts, than the part does: it stays where it lies, and the
+    distances are other ones. Raises `NotOnShelf`."""
+    plan.part(part)
+    standing = stand(plan.parts, ground)
+    box = standing[part].box
+    if box is None or place.stand is not None:
+        return place
+    boxes = {id: one.box for id in place.needs if (one := standing.get(id)) and one.box and id != part}
+    return counted(place, box, plan.format, boxes)
 
 
 def moved(

@@ -11,7 +11,7 @@ its own that is not cut, such as a horizon, a diagonal or a ring.
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ulna.core.geometry.rects import Rect
@@ -118,6 +118,18 @@ def centred_at(point: tuple[float, float], width: Length, height: Length, ruler:
     """The box whose middle is nearest to a point in inches, its corner on a mark."""
     x, y = (Length(round(v * PER_INCH)) for v in point)
     return Rect(ruler.round(x - width.part(1, 2)), ruler.round(y - height.part(1, 2)), width, height)
+
+
+def counted(place: Place, box: Rect, format: PageFormat, bases: Mapping[str, Rect]) -> Place:
+    """The place from just these edges of just these things, with the distances that put a part where `box` is.
+
+    `bases` are the boxes of the parts that it counts from; what is not among them is the page.
+    """
+    page = format.page(place.on)
+    in_x, in_y = bases.get(place.across.of or "", page), bases.get(place.down.of or "", page)
+    by_x = _by(place.across.edge, box.x, in_x.x, in_x.width, box.width)
+    by_y = _by(place.down.edge, box.y, in_y.y, in_y.height, box.height)
+    return replace(place, across=replace(place.across, by=by_x), down=replace(place.down, by=by_y))
 
 
 def place_at(old: Place, box: Rect, format: PageFormat, bases: Mapping[str, Rect] | None = None) -> Place:
