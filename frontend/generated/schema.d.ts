@@ -2889,6 +2889,13 @@ export interface components {
              */
             what: "paper" | "photo" | "empty" | "title" | "words" | "card";
         };
+        /** @description A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there. */
+        CellSpot: {
+            key: string;
+            name: string;
+            rect: components["schemas"]["Rect"];
+            what: string;
+        };
         Colours: {
             colours: string[];
         };
@@ -5528,7 +5535,7 @@ export interface components {
             name: string;
             sentence: string;
             /** @default [] */
-            spots: components["schemas"]["Spot"][];
+            spots: components["schemas"]["CellSpot"][];
         };
         /** @description Lays parts of one recipe, the `source`, on another one. */
         PasteAsked: {
@@ -7184,13 +7191,6 @@ export interface components {
              * @example 108 mm
              */
             width: string;
-        };
-        /** @description A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there. */
-        Spot: {
-            key: string;
-            name: string;
-            rect: components["schemas"]["Rect"];
-            what: string;
         };
         /** @description A place for a photo: a width on the page, an opening (a circle where `height` is left out), or a cell. */
         SpotIn: {

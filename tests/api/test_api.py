@@ -211,7 +211,7 @@ def test_pages_leave_as_pictures_and_files_and_come_back(api: TestClient) -> Non
     assert api.get(f"{where}/page.svg").text.startswith("<svg")
     assert Image.open(io.BytesIO(api.get(f"{where}/page.png?width=300").content)).size == (300, 300)
     back = api.post("/api/pages/read-json", files={"file": ("page.json", api.get(f"{where}/page.json").content)})
-    assert back.status_code == 201 and back.json()["page"]["name"] == "Locks"
+    assert back.status_code == 201 and back.json()["page"]["name"] == "Locks 2"
 
 
 # ---- cutting ---------------------------------------------------------------------------------------

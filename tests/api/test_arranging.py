@@ -125,12 +125,19 @@ def test_papers_are_auditioned_with_what_is_left_of_them(shop: TestClient) -> No
     assert {t["choice"]["paper"] for t in tried} == {"reeds", "cream", "brick"} and all(t["enough"] for t in tried)
 
 
-def test_new_parts_are_dressed_in_papers_of_the_kit(shop: TestClient) -> None:
+def test_new_parts_are_dressed_in_papers_that_are_open(shop: TestClient) -> None:
+    """Of a page that begins no sheet yet they take none, and say so; nor where they are not to be dressed."""
     bare = part("band", width="1/2 in", length="8 in", by="0 in", papers=[{}, {}])
     (added,) = shop.post("/api/add", json={"page": page(), "parts": [bare], "dress": True}).json()
-    assert all(choice["paper"] for choice in added["part"]["papers"])
-    (plain,) = shop.post("/api/add", json={"page": page(), "parts": [bare]}).json()
-    assert not any(choice["paper"] for choice in plain["part"]["papers"])
+    assert not any(choice["paper"] for choice in added["part"]["papers"])
+    assert added["told"] == "No open sheet serves; it has no paper yet."
+    paper = shop.get("/api/kits").json()[0]["kit"]["papers"][0]["id"]
+    begun = page(part("panel", id="ground", width="6 in", height="6 in", choice={"paper": paper}))
+    (added,) = shop.post("/api/add", json={"page": begun, "parts": [bare], "dress": True}).json()
+    assert {choice["paper"] for choice in added["part"]["papers"]} == {paper}
+    assert added["told"].startswith("Out of what is open already: ")
+    (plain,) = shop.post("/api/add", json={"page": begun, "parts": [bare]}).json()
+    assert not any(choice["paper"] for choice in plain["part"]["papers"]) and plain["told"] == ""
 
 
 def test_a_recipe_goes_along_to_another_format(shop: TestClient) -> None:

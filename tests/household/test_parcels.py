@@ -147,7 +147,7 @@ def test_a_page_without_anything_travels_too(there: Household, tmp_path: Path) -
     assert came == TakenIn(came.pages) and there.page(came.pages[0]).name == "Bare"
 
 
-@settings(max_examples=12)
+@settings(max_examples=6)
 @given(plans=st.lists(pages(), min_size=1, max_size=2))
 def test_whatever_a_page_is_made_of_it_is_the_same_there(plans: list[PagePlan]) -> None:
     """Pages of all kinds of part, from sheets with strips, cards, holes, and scraps: drawn alike, and alike once more

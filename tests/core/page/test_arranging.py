@@ -7,7 +7,7 @@ from dataclasses import replace
 from itertools import count, pairwise
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from tests.core.examples import boxes_of, ground, paper, scrap, worked
@@ -273,6 +273,7 @@ def test_where_its_paper_comes_from_is_said() -> None:
     assert taken(panel("p", "0", "0"), on) == "No open sheet serves; it has no paper yet."
 
 
+@settings(max_examples=25)
 @given(st.integers(1, 6), st.integers(1, 12), st.integers(1, 12))
 def test_whatever_is_added_as_many_sheets_are_open_as_before(papers: int, width: int, height: int) -> None:
     """By the planner's own count."""

@@ -18,12 +18,12 @@ const WHATS: readonly (readonly [What, string])[] = [
 
 export interface Pressed {
   part: string;
-  spot: Schemas["Spot"];
+  spot: Schemas["CellSpot"];
   anchor: { left: number; top: number };
 }
 
 /** The spot of a part that lies under a point of the page. */
-export function spotAt(page: Evaluated, part: string, at: { x: number; y: number }): Schemas["Spot"] | null {
+export function spotAt(page: Evaluated, part: string, at: { x: number; y: number }): Schemas["CellSpot"] | null {
   const found = page.parts.find((one) => one.id === part);
   if (!found?.box) return null;
   const corner = box(found.box);

@@ -18,7 +18,7 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, placed_at, room_of, stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts.kinds import MOST_WORKED, Part, is_placed, name_of
-from ulna.core.parts.pieces import Ground, Handle, Piece, Spot
+from ulna.core.parts.pieces import CellSpot, Ground, Handle, Piece
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +33,7 @@ class PartOnPage:
     box: Rect | None
     arithmetic: str
     handles: tuple[Handle, ...] = ()
-    spots: tuple[Spot, ...] = ()
+    spots: tuple[CellSpot, ...] = ()
     name: str = ""
 
 

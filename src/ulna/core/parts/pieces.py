@@ -265,7 +265,7 @@ class Handle:
 
 
 @dataclass(frozen=True, slots=True)
-class Spot:
+class CellSpot:
     """A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there."""
 
     key: str
@@ -288,7 +288,7 @@ class Built:
     findings: tuple[Finding, ...] = ()
     lines: tuple[Line, ...] = ()
     handles: tuple[Handle, ...] = ()
-    spots: tuple[Spot, ...] = ()
+    spots: tuple[CellSpot, ...] = ()
 
     @property
     def is_there(self) -> bool:

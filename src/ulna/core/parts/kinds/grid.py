@@ -25,7 +25,7 @@ from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches, parse
 from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece, Spot
+from ulna.core.parts.pieces import Built, CellSpot, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, name_of
 from ulna.core.photos.crop import PRINT_SIZES
@@ -151,7 +151,7 @@ def build(part: Grid, ground: Ground, room: Rect) -> Built:
         tuple(findings),
         handles=_handles(part, xs, ys, across, down),
         spots=tuple(
-            Spot(_key(cell), _where(cell), _box(cell, xs, ys, across.cell, down.cell), cell.what)
+            CellSpot(_key(cell), _where(cell), _box(cell, xs, ys, across.cell, down.cell), cell.what)
             for cell in cells_of(part, len(ys), len(xs))
         ),
     )
