@@ -12,4 +12,4 @@ def test_nothing_acknowledged_is_lost_in_a_few_kills(tmp_path: Path) -> None:
     tallies = run(4 * len(DEEDS), tmp_path)
     assert [lost for tally in tallies.values() for lost in tally.lost] == []
     assert sum(tally.kills for tally in tallies.values()) == 28
-    assert sum(tally.acknowledged for tally in tallies.values()) > 20  # on a slow machine too
+    assert sum(tally.acknowledged for tally in tallies.values()) > 50
