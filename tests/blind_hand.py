@@ -71,6 +71,8 @@ def clipped(corners: Corners, at: Box) -> Corners:
     """What of an outline lies in a box."""
     x, y, w, h = (float(v) for v in at)
     for axis, limit, sign in ((0, x, -1), (0, x + w, 1), (1, y, -1), (1, y + h, 1)):
+        if all(sign * (corner[axis] - limit) <= 0 for corner in corners):
+            continue
         kept: list[tuple[float, float]] = []
         for k, here in enumerate(corners):
             before = corners[k - 1]

@@ -10,10 +10,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from ulna.core.errors import FieldError
+from ulna.core.geometry.figures import FIGURES, Hole
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, Unit, inches, mm
 from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
-from ulna.core.paper.shelf import Direction, Edge, Form, Paper, Side, Stock, Strip, Thing, ThingKind
+from ulna.core.paper.shelf import Card, Direction, Edge, Form, Paper, Side, Stock, Strip, Thing, ThingKind
 from ulna.formats import kit_csv
 
 
@@ -176,6 +178,71 @@ papers = st.builds(
 @given(papers)
 def test_a_paper_goes_out_and_comes_back_alike(paper: Paper) -> None:
     """Whatever it is called and however it looks."""
+    rows = read(kit_csv.write([paper], []))
+    assert rows.wrong == () and rows.papers == (paper,)
+
+
+# ---- places on a sheet, and where a scrap came from --------------------------------------------------
+
+
+def test_cards_and_holes_are_written_as_people_write_places() -> None:
+    """Size, then how far from the left and the top; a comma may be a decimal one, B says that it is on the back."""
+    row = read(
+        'name,cards,holes\nCards,"sun: 4 x 3 at 0, 0; rain, or not: 76 mm × 4,5 in at 5 1/4, 2 on B",'
+        '"2 x 2 at 9, 9; circle 1 x 1 at 0, 0"\n'
+    )
+    paper = row.papers[0]
+    assert paper.cards == (
+        Card("sun", Rect(inches(0), inches(0), inches(4), inches(3))),
+        Card("rain, or not", Rect(inches(5, 1, 4), inches(2), mm(76), inches(4, 1, 2)), "B"),
+    )
+    assert [(hole.figure, hole.at.x) for hole in paper.holes] == [("rectangle", inches(9)), ("circle", inches(0))]
+
+
+@pytest.mark.parametrize(
+    ("column", "cell", "reason"),
+    [
+        ("cards", "sun", "“sun” is no card; write for example sun: 4 x 3 at 0, 0; rain: 3 x 4 at 5, 2 on B"),
+        (
+            "holes",
+            "big 2 x 2 at 0, 0",
+            '"big 2": no number is written; write for example 4 1/4 in, 4.25 in or 108 mm',
+        ),
+        ("holes", "2 x 2", "“2 x 2” is no hole; write for example 2 x 2 at 9, 9; arch 7 x 5 at 0, 0"),
+        ("shape", "2 x 2 at 0, 0; 1 x 1 at 0, 0", "more than one; write the one that the scrap has"),
+    ],
+)
+def test_a_place_that_is_none_says_what_would_do(column: str, cell: str, reason: str) -> None:
+    (wrong,) = read(f'name,{column}\nReeds,"{cell}"\n').wrong
+    assert (wrong.field, wrong.reason) == (column, reason)
+
+
+def test_a_scrap_names_the_paper_that_it_was_cut_from() -> None:
+    """One of the same table, or one that is on the shelf already; a name that nothing has is told and left out."""
+    table = b"name,kind,scrap of\nReeds,sheet,\nrest,scrap,Reeds\nold rest,scrap,Quay\nlost,scrap,Moss\n"
+    fresh = count()
+    rows = kit_csv.read(table, Unit.INCH, lambda: f"id{next(fresh)}", there={"Quay": "quay"})
+    assert [paper.scrap_of for paper in rows.papers] == [None, "id0", "quay", None]
+    assert [(one.line, one.read) for one in rows.taken] == [(5, "Moss")]
+
+
+places = st.builds(Rect, *[st.integers(0, 384).map(lambda n: inches(0, n, 32))] * 2, sizes, sizes)
+cards = st.lists(st.builds(Card, names, places, st.sampled_from(["A", "B"])), max_size=4).map(tuple)
+outlines = st.just(()) | st.lists(
+    st.tuples(*[st.floats(-20, 20).map(lambda v: round(v, 6))] * 2), min_size=3, max_size=6
+).map(tuple)
+holes = st.builds(
+    lambda at, *rest: Hole(at.x, at.y, at.width, at.height, *rest),
+    places, st.sampled_from(FIGURES), st.integers(0, 32).map(lambda n: inches(0, n, 32)), outlines, st.integers(0, 3),
+)  # fmt: skip
+
+
+@given(papers, cards, st.lists(holes, max_size=3).map(tuple), st.none() | holes)
+def test_places_on_a_sheet_go_out_and_come_back_alike(
+    paper: Paper, cards: tuple[Card, ...], holes: tuple[Hole, ...], inside: Hole | None
+) -> None:
+    """Whatever the cards are called, semicolons and colons too."""
+    paper = replace(paper, cards=cards, holes=holes, inside=inside)
     rows = read(kit_csv.write([paper], []))
     assert rows.wrong == () and rows.papers == (paper,)
 

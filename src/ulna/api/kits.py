@@ -169,7 +169,8 @@ def kit_template() -> Response:
 @router.get("/kits/{id}/kit.csv", response_class=Response)
 def kit_as_csv(id: str, home: AtHome) -> Response:
     kit = home.kits.get(id).body
-    return _csv(kit_csv.write(kit.papers, kit.things), kit.name)
+    called = {paper.id: paper.name for paper in home.shelf().papers.values()}
+    return _csv(kit_csv.write(kit.papers, kit.things, called), kit.name)
 
 
 def _csv(content: str, name: str) -> Response:
@@ -191,7 +192,8 @@ def read_kit_csv(
     """What a CSV file holds, right rows and wrong ones, and how its columns were understood, or as `columns` says them;
     nothing is kept yet."""
     data = file.file.read(kit_csv.MOST_BYTES + 1)
-    return kit_csv.read(data, home.ruler().unit, lambda: new_id("paper"), columns)
+    there = {paper.name: paper.id for paper in home.shelf().papers.values()}
+    return kit_csv.read(data, home.ruler().unit, lambda: new_id("paper"), columns, there)
 
 
 @router.get("/kit-columns")

@@ -121,6 +121,7 @@ def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool)
         data,
         household.ruler().unit,
         lambda: f"paper-{sha256(data + str(next(number)).encode()).hexdigest()[:12]}",
+        there={paper.name: paper.id for paper in household.shelf().papers.values()},
     )
     for column in rows.columns:
         if column.column not in (column.heading.lower().replace("_", " "), ""):

@@ -10,16 +10,17 @@ from __future__ import annotations
 import csv
 import io
 from collections import Counter
-from collections.abc import Callable, Iterable, Sequence
-from dataclasses import dataclass
-from typing import TypeVar
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, replace
 
-from ulna.core.errors import FieldError, LengthError
-from ulna.core.measure import SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse, text
+from ulna.core.errors import FieldError
+from ulna.core.measure import Unit, text
 from ulna.core.paper import shelf
-from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
-from ulna.formats.csv_words import SIZE_COLUMN, heading_of, pattern_said, size_in, stock_said
+from ulna.formats import csv_places
+from ulna.formats.csv_places import CARD_SAID, HOLE_SAID
+from ulna.formats.csv_words import SIZE_COLUMN, heading_of
+from ulna.formats.kit_rows import Row, Taken, WrongCell
 
 MOST_ROWS = 2_000
 MOST_BYTES = 4_000_000
@@ -44,6 +45,10 @@ COLUMNS: dict[str, str] = {
     "b busy": "",
     "b direction": "",
     "b scale": "",
+    "cards": f"What is printed on it to be cut out, such as {CARD_SAID}. Empty: none.",
+    "holes": f"What is cut out of it already, seen from the A side, such as {HOLE_SAID}. Empty: none.",
+    "shape": "Of a scrap that is no rectangle, as a hole: what is inside is paper. Empty: all of it is.",
+    "scrap of": "The name of the paper that a scrap was cut from. Empty: not known.",
     "length": "For ribbon, twine and tape: how long each is.",
     "note": "For things: anything to remember.",
 }
@@ -57,26 +62,6 @@ TEMPLATE_ROWS = (
      "a colours": "#ffffff #a5312b"},
     {"name": "Alphabet, small", "kind": "alphabet", "count": "1", "note": "E is nearly gone"},
 )  # fmt: skip
-
-
-@dataclass(frozen=True, slots=True)
-class WrongCell:
-    """A cell that cannot be taken: its line in the file (the heading is line 1), its column, what was read, why."""
-
-    line: int
-    field: str
-    read: str
-    reason: str
-
-
-@dataclass(frozen=True, slots=True)
-class Taken:
-    """What a cell was taken for where it is not in the words of the template."""
-
-    line: int
-    field: str
-    read: str
-    taken: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,21 +90,33 @@ def template() -> str:
     return _csv(list(TEMPLATE_ROWS))
 
 
-def write(papers: Sequence[shelf.Paper], things: Sequence[shelf.Thing]) -> str:
-    """A kit as CSV, which `read` brings back alike but for ids and pictures of sheets."""
-    return _csv([_paper_row(p) for p in papers] + [_thing_row(t) for t in things])
+def write(
+    papers: Sequence[shelf.Paper], things: Sequence[shelf.Thing], called: Mapping[str, str] | None = None
+) -> str:
+    """A kit as CSV, which `read` brings back alike but for ids and pictures of sheets. `called` has the names of papers
+    of other kits by their ids, of which there may be scraps."""
+    names = {**(called or {}), **{p.id: p.name for p in papers}}
+    return _csv([_paper_row(p, names.get(p.scrap_of or "", "")) for p in papers] + [_thing_row(t) for t in things])
 
 
-def read(data: bytes, unit: Unit, new_id: Callable[[], str], columns: Sequence[str] | None = None) -> Rows:
+def read(
+    data: bytes,
+    unit: Unit,
+    new_id: Callable[[], str],
+    columns: Sequence[str] | None = None,
+    there: Mapping[str, str] | None = None,
+) -> Rows:
     """The rows of a file. Raises `FieldError` where the file as a whole cannot be taken.
 
     `unit` is meant where a length has none; `new_id` gives a fresh id for each row. `columns` says what each column of
-    the file is, empty for one that is left out; without it that is guessed from the headings.
+    the file is, empty for one that is left out; without it that is guessed from the headings. `there` has the ids of
+    papers of other kits by their names, of which there may be scraps.
     """
     heading, table = _table(data)
     understood = _understood(heading, table, columns)
     papers, things = list[shelf.Paper](), list[shelf.Thing]()
     wrong, taken = list[WrongCell](), list[Taken]()
+    scraps = dict[int, Row]()
     count = 0
     for line, in_order in table:
         cells = {column: cell for column, cell in zip(understood, in_order, strict=False) if column}
@@ -129,7 +126,7 @@ def read(data: bytes, unit: Unit, new_id: Callable[[], str], columns: Sequence[s
         if not any(in_order):
             continue
         count += 1
-        row = _Row(line, cells, unit)
+        row = Row(line, cells, unit)
         thing = row.cells.get("kind", "").lower() in set(shelf.ThingKind)
         found = row.thing(new_id()) if thing else row.paper(new_id())
         taken += row.taken
@@ -138,7 +135,17 @@ def read(data: bytes, unit: Unit, new_id: Callable[[], str], columns: Sequence[s
         elif isinstance(found, shelf.Thing):
             things.append(found)
         else:
+            if row.cells.get("scrap of"):
+                scraps[len(papers)] = row
             papers.append(found)
+    named = {**(there or {}), **{p.name: p.id for p in reversed(papers) if not p.is_scrap}}
+    for k, row in scraps.items():
+        of = named.get(row.cells["scrap of"])
+        papers[k] = replace(papers[k], scrap_of=of)
+        if of is None:
+            taken.append(
+                Taken(row.line, "scrap of", row.cells["scrap of"][:80], "a paper that is not here; left out")
+            )
     told = tuple(
         Column(head, column, tuple(cells[k] for _, cells in table if k < len(cells) and cells[k])[:3])
         for k, (head, column) in enumerate(zip(heading, understood, strict=True))
@@ -223,153 +230,6 @@ def _with_name(heading: Sequence[str], rows: Sequence[tuple[int, list[str]]], fo
     raise FieldError("column “name”", listed, "missing in the first line", "the template has all the columns")
 
 
-_Chosen = TypeVar("_Chosen", bound=str)
-
-
-class _Row:
-    """One row while it is read; what is wrong with it is gathered, not raised."""
-
-    def __init__(self, line: int, cells: dict[str, str], unit: Unit) -> None:
-        self.line, self.cells, self.unit = line, cells, unit
-        self.wrong: list[WrongCell] = []
-        self.taken: list[Taken] = []
-        if sized := size_in(cells.get(SIZE_COLUMN, "")):
-            self._take(SIZE_COLUMN, cells[SIZE_COLUMN], f"{sized[0]} wide, {sized[1]} high")
-            self.cells = {"width": sized[0], "height": sized[1]} | {k: v for k, v in cells.items() if v}
-        elif cells.get(SIZE_COLUMN):
-            self._refuse(SIZE_COLUMN, cells[SIZE_COLUMN], "not a width and a height such as 12 x 12")
-        if "" in cells:
-            self._refuse("", cells[""], "more cells than there are columns")
-
-    def paper(self, id: str) -> shelf.Paper:
-        edge = self.cells.get("strip edge", "").lower()
-        depth = self._length("strip depth", inches(0, 1, 2))
-        width, height = self._length("width", inches(12)), self._length("height", inches(12))
-        strip = None
-        if edge and edge != "none":
-            strip = shelf.Strip(self._choice("strip edge", shelf.Edge, shelf.Edge.BOTTOM), depth)
-            if depth >= (width if strip.edge in (shelf.Edge.LEFT, shelf.Edge.RIGHT) else height):
-                self._refuse("strip depth", self.cells.get("strip depth", ""), "as deep as the sheet")
-        self._stock_by_kind()
-        form = self._choice("kind", shelf.Form, shelf.Form.SHEET, also=tuple(shelf.ThingKind))
-        if stock_word := self.cells.get("stock", ""):
-            self._exchange("stock", stock_word, stock_said(stock_word, shelf.Stock), shelf.Stock)
-        stock = self._choice("stock", shelf.Stock, shelf.Stock.PATTERNED)
-        a, b = self._side("a"), self._side("b")
-        return shelf.Paper(id, self._name(), width, height, self._count(), stock, form, a, b, strip)
-
-    def thing(self, id: str) -> shelf.Thing:
-        kind = self._choice("kind", shelf.ThingKind, shelf.ThingKind.OTHER)
-        length = self._length("length", ZERO, SUPPLY)
-        return shelf.Thing(id, self._name(), kind, self._count(), length or None, self.cells.get("note", "")[:500])
-
-    def _name(self) -> str:
-        name = self.cells.get("name", "")
-        if not name:
-            self._refuse("name", "", "a name must be there")
-        elif len(name) > 120:
-            self._refuse("name", name, "longer than 120 characters")
-        return name
-
-    def _count(self) -> int:
-        read = self.cells.get("count", "")
-        if not read:
-            return 1
-        if not (read.isascii() and read.isdigit()) or int(read) > 10_000:
-            self._refuse("count", read, "not a whole number from 0 to 10000")
-            return 1
-        return int(read)
-
-    def _length(self, field: str, usual: Length, allowed: Range = SIZE) -> Length:
-        read = self.cells.get(field, "")
-        if not read:
-            return usual
-        try:
-            return allowed.check(parse(read, self.unit), read)
-        except LengthError as error:
-            self._refuse(field, read, f"{error.problem}; {error.advice}")
-            return usual or inches(1)
-
-    def _choice(self, field: str, kinds: type[_Chosen], usual: _Chosen, also: tuple[str, ...] = ()) -> _Chosen:
-        read = self.cells.get(field, "")
-        if not read:
-            return usual
-        known: dict[str, _Chosen] = {str(k): k for k in kinds}  # type: ignore[attr-defined]
-        if read.lower() in known:
-            return known[read.lower()]
-        self._refuse(field, read, f"not one of {', '.join((*known, *also))}")
-        return usual
-
-    def _side(self, side: str) -> shelf.Side:
-        written = self.cells.get(f"{side} pattern", "")
-        if written:
-            self._exchange(f"{side} pattern", written, pattern_said(written, PATTERNS), PATTERNS)
-            if not self.cells.get(f"{side} colours") and (found := colours_in(written)[0]):  # "blue dots"
-                self._take(f"{side} colours", written, " ".join(found))
-                self.cells = self.cells | {f"{side} colours": " ".join(found)}
-                if self.cells[f"{side} pattern"] == written and written.lower() not in PATTERNS:
-                    self.cells = self.cells | {f"{side} pattern": "plain"}
-        name = self.cells.get(f"{side} pattern", "").lower() or "plain"
-        if name not in PATTERNS:
-            self._refuse(f"{side} pattern", name, f"not one of {', '.join(PATTERNS)}")
-            name = "plain"
-        usual = PATTERNS[name]
-        colours = self._colours(f"{side} colours")
-        busy = self.cells.get(f"{side} busy", "")
-        if busy not in ("", "0", "1", "2", "3"):
-            self._refuse(f"{side} busy", busy, "not 0, 1, 2 or 3")
-            busy = ""
-        direction = self._choice(f"{side} direction", shelf.Direction, usual.direction)
-        scale = self._length(f"{side} scale", usual.scale)
-        return shelf.Side(name, colours, int(busy) if busy else usual.busy, direction, scale)
-
-    def _colours(self, field: str) -> tuple[str, ...]:
-        read = self.cells.get(field, "")
-        words = read.lower().replace(",", " ").split() or ["#ffffff"]
-        colours = tuple(_colour(word) for word in words)
-        if len(colours) <= 5 and "" not in colours:
-            return colours
-        found, unknown = colours_in(read)
-        if not found:
-            told = "not one to five colours such as #a5312b or navy"
-            self._refuse(field, read, told)
-            return ("#ffffff",)
-        self._take(field, read, " ".join(found) + (f", without {' '.join(unknown)}" if unknown else ""))
-        return found
-
-    def _stock_by_kind(self) -> None:
-        """A table that says "cardstock" where the kind is asked says what stock it is."""
-        kind = self.cells.get("kind", "")
-        if not kind or kind.lower() in (*shelf.Form, *shelf.ThingKind):
-            return
-        stock = stock_said(kind, shelf.Stock)
-        if stock and not self.cells.get("stock"):
-            self._take("kind", kind, f"a sheet, {stock}")
-            self.cells = self.cells | {"kind": "", "stock": stock}
-
-    def _exchange(self, field: str, read: str, meant: str, known: Iterable[str]) -> None:
-        """Takes a cell for what it means where it is not said as the template has it."""
-        if meant and read.lower() not in [str(one) for one in known]:
-            self._take(field, read, meant)
-            self.cells = self.cells | {field: meant}
-
-    def _take(self, field: str, read: str, taken: str) -> None:
-        self.taken.append(Taken(self.line, field, read[:80], taken))
-
-    def _refuse(self, field: str, read: str, reason: str) -> None:
-        self.wrong.append(WrongCell(self.line, field, read[:80], reason))
-
-
-def _colour(word: str) -> str:
-    """A colour as #rrggbb, empty where the word is none."""
-    from PIL import ImageColor  # slow to import
-
-    try:
-        return "#{:02x}{:02x}{:02x}".format(*ImageColor.getrgb(word)[:3])
-    except ValueError:
-        return ""
-
-
 # ---- writing ---------------------------------------------------------------------------------------
 
 
@@ -386,7 +246,7 @@ def _plain(cell: str) -> str:
     return f" {cell}" if cell[:1] in ("=", "+", "@", "\t") or (cell[:1] == "-" and len(cell) > 1) else cell
 
 
-def _paper_row(p: shelf.Paper) -> dict[str, str]:
+def _paper_row(p: shelf.Paper, scrap_of: str) -> dict[str, str]:
     strip = {"strip edge": p.strip.edge.value, "strip depth": text(p.strip.depth)} if p.strip else {}
     return {
         "name": p.name,
@@ -398,6 +258,10 @@ def _paper_row(p: shelf.Paper) -> dict[str, str]:
         **strip,
         **_side_cells("a", p.a),
         **_side_cells("b", p.b),
+        "cards": csv_places.cards_said(p.cards),
+        "holes": csv_places.holes_said(p.holes),
+        "shape": csv_places.holes_said([p.inside] if p.inside else []),
+        "scrap of": scrap_of,
     }
 
 

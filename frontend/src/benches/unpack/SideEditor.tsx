@@ -38,7 +38,7 @@ export function SideEditor({ face, papers, palette, onChange }: SideProps) {
         <PatternPicker
           label={`${name}: pattern`}
           patterns={patterns}
-          value={chosen}
+          named={pattern}
           onChange={(p) =>
             onChange(`made a side ${p.name}`, (side) => ({
               ...side,
@@ -141,14 +141,16 @@ function fitting(colours: string[], pattern: string): string[] {
 function PatternPicker(props: {
   label: string;
   patterns: Schemas["PatternOut"][];
-  value: Schemas["PatternOut"] | null;
+  /** What it is called now, or null where several differ. */
+  named: string | null;
   onChange: (pattern: Schemas["PatternOut"]) => void;
 }) {
   return (
     <Autocomplete
       size="small"
       options={props.patterns}
-      value={props.value as Schemas["PatternOut"]}
+      // Known by its name alone: patterns that come late must not take away what was typed meanwhile.
+      value={(props.named === null ? null : { name: props.named }) as Schemas["PatternOut"]}
       disableClearable
       autoHighlight
       openOnFocus
