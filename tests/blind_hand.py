@@ -126,6 +126,7 @@ class _Sheet:
         self.document, self.sheet, self.table, self.ticked = document, sheet, table, ticked
         self.name = sheet["key"]
         self.whole: Box = (Fraction(0), Fraction(0), length(sheet["width"]), length(sheet["height"]))
+        self.corners, self.holes = sheet_corners(sheet), [hole_corners(hole) for hole in sheet["holes"]]
         self.hand: list[Box] = [self.whole]
         self.listed = {p["number"]: p for p in sheet["pieces"]}
         self.fell: list[tuple[str, Box, Corners]] = []
@@ -376,8 +377,8 @@ class _Sheet:
 
     def _paper(self, at: Box) -> float:
         """How much paper there is in a part."""
-        there = area(clipped(sheet_corners(self.sheet), at))
-        return there - sum(area(clipped(hole_corners(hole), at)) for hole in self.sheet["holes"])
+        there = area(clipped(self.corners, at))
+        return there - sum(area(clipped(hole, at)) for hole in self.holes)
 
 
 def minus(part: Box, strip: Box | None) -> Box | None:
@@ -408,7 +409,9 @@ def overlap(one: Corners, other: Corners) -> float:
 
 def _well_in(point: tuple[float, float], corners: Corners) -> bool:
     """Inside, and not on the edge that two pieces share."""
-    return _in(point, corners) and all(_beside(point, (corners[k - 1], c)) > CLOSE for k, c in enumerate(corners))
+    return _in(point, corners) and not any(
+        _is_beside(point, (corners[k - 1], c), CLOSE) for k, c in enumerate(corners)
+    )
 
 
 def _in(point: tuple[float, float], corners: Corners) -> bool:
@@ -439,16 +442,40 @@ def same(one: Corners, other: Corners) -> bool:
     """Whether two outlines are one, wherever on it their corners are."""
     if abs(area(one) - area(other)) > 1e-3:
         return False
+    if corner_for_corner(one, other, 1e-4):
+        return True
     edges = [(other[k - 1], corner) for k, corner in enumerate(other)]
-    return all(any(_beside(point, edge) < 1e-4 for edge in edges) for point in one)
+    return all(any(_is_beside(point, edge, 1e-4) for edge in edges) for point in one)
 
 
-def _beside(point: tuple[float, float], edge: tuple[tuple[float, float], tuple[float, float]]) -> float:
-    """How far a point is from an edge."""
+def corner_for_corner(one: Corners, other: Corners, near: float) -> bool:
+    """Whether two outlines have the same corners in the same order, whichever comes first and whichever way round."""
+    n = len(one)
+    if n != len(other) or not n:
+        return False
+    (x, y), there = one[0], range(n)
+    starts = [k for k in there if abs(other[k][0] - x) < near and abs(other[k][1] - y) < near]
+    return any(
+        all(
+            abs(one[k][0] - other[(start + way * k) % n][0]) < near
+            and abs(one[k][1] - other[(start + way * k) % n][1]) < near
+            for k in there
+        )
+        for start in starts
+        for way in (1, -1)
+    )
+
+
+def _is_beside(
+    point: tuple[float, float], edge: tuple[tuple[float, float], tuple[float, float]], near: float
+) -> bool:
+    """Whether a point is as near as that to an edge."""
     (x, y), ((x1, y1), (x2, y2)) = point, edge
+    if (x < x1 - near and x < x2 - near) or (x > x1 + near and x > x2 + near):
+        return False
     long = (x2 - x1) ** 2 + (y2 - y1) ** 2
     t = min(1.0, max(0.0, ((x - x1) * (x2 - x1) + (y - y1) * (y2 - y1)) / long)) if long else 0.0
-    return max(abs(x - x1 - t * (x2 - x1)), abs(y - y1 - t * (y2 - y1)))
+    return max(abs(x - x1 - t * (x2 - x1)), abs(y - y1 - t * (y2 - y1))) < near
 
 
 # ---- laying ----------------------------------------------------------------------------------------

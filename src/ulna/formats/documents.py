@@ -80,6 +80,8 @@ class Model(BaseModel):
     core: ClassVar[type | None] = None
     names: ClassVar[tuple[str, ...]] = ()
     """The fields of that value."""
+    deep: ClassVar[tuple[str, ...]] = ()
+    """Those that may hold other models."""
 
 
 _MADE: dict[tuple[type, ranges.Within | None], type[Model]] = {}
@@ -116,7 +118,22 @@ def _made(value: type[Any], within: ranges.Within | None) -> type[Model]:
         **fields,
     )
     made.core, made.names = value, tuple(one.name for one in dataclasses.fields(value))
+    made.deep = tuple(name for name in made.names if not _is_flat(fields[name][0]))
     return made
+
+
+def _is_flat(document: Any) -> bool:
+    """Whether what a field holds is its own value: no model, no list."""
+    origin, args = get_origin(document), get_args(document)
+    if origin is Annotated:
+        return _is_flat(args[0])
+    if origin in (Union, types.UnionType):
+        return all(map(_is_flat, args))
+    if origin is Literal:
+        return True
+    return document in (str, int, float, bool, Length, types.NoneType) or (
+        isinstance(document, type) and issubclass(document, Enum)
+    )
 
 
 def name_of(value: type) -> str:
@@ -245,7 +262,11 @@ def _round(value: Any, places: int) -> Any:
 def value_of(model: Any) -> Any:
     """The core value that a model is of; what is in lists and mappings too, the rest as it is."""
     if isinstance(model, Model) and model.core is not None:
-        return model.core(**{name: value_of(getattr(model, name)) for name in model.names})
+        held = model.__dict__
+        values = {name: held[name] for name in model.names}
+        for name in model.deep:
+            values[name] = value_of(held[name])
+        return model.core(**values)
     if isinstance(model, list | tuple):
         return tuple(value_of(one) for one in model)
     if isinstance(model, dict):

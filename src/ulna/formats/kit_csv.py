@@ -49,6 +49,8 @@ COLUMNS: dict[str, str] = {
     "holes": f"What is cut out of it already, seen from the A side, such as {HOLE_SAID}. Empty: none.",
     "shape": "Of a scrap that is no rectangle, as a hole: what is inside is paper. Empty: all of it is.",
     "scrap of": "The name of the paper that a scrap was cut from. Empty: not known.",
+    "pile": f"Where it was put when the box was sorted: {', '.join(shelf.PILES)}. Empty: not sorted.",
+    "side up": "A or B, the side that you would rather use. Empty: A.",
     "length": "For ribbon, twine and tape: how long each is.",
     "note": "For things: anything to remember.",
 }
@@ -262,6 +264,8 @@ def _paper_row(p: shelf.Paper, scrap_of: str) -> dict[str, str]:
         "holes": csv_places.holes_said(p.holes),
         "shape": csv_places.holes_said([p.inside] if p.inside else []),
         "scrap of": scrap_of,
+        "pile": p.pile,
+        "side up": p.up,
     }
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
 
@@ -76,6 +76,7 @@ class Row:
         return shelf.Paper(
             id, self._name(), width, height, self._count(), stock, form, a, b, strip,
             cards=cards, holes=holes, inside=inside[0] if inside else None,
+            pile=self._said("pile", shelf.PILES, "not sorted"), up=self._said("side up", ("A", "B"), "A"),
         )  # fmt: skip
 
     def thing(self, id: str) -> shelf.Thing:
@@ -126,6 +127,13 @@ class Row:
             return known[read.lower()]
         self._refuse(field, read, f"not one of {', '.join((*known, *also))}")
         return usual
+
+    def _said(self, field: str, known: Sequence[_Chosen], usual: _Chosen) -> _Chosen:
+        read = self.cells.get(field, "")
+        found = next((one for one in known if one.lower() == read.lower()), None)
+        if read and found is None:
+            self._refuse(field, read, f"not one of {', '.join(known)}")
+        return found or usual
 
     def _side(self, side: str) -> shelf.Side:
         written = self.cells.get(f"{side} pattern", "")

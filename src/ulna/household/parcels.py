@@ -201,8 +201,8 @@ def _papers(home: Household, whole: collection.Document) -> _Matched:
 
 
 def _alike(one: Paper, other: Paper) -> bool:
-    """The same paper, however many sheets there are of it."""
-    same = replace(other, id=one.id, count=one.count, scrap_of=one.scrap_of)
+    """The same paper, however many sheets there are of it and wherever they were sorted."""
+    same = replace(other, id=one.id, count=one.count, scrap_of=one.scrap_of, pile=one.pile, up=one.up)
     return one == same
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import json
 
-from tests.blind_hand import Document, Lies, area, cut, laid
+from tests.blind_hand import Document, Lies, area, corner_for_corner, cut, laid
 from tests.core.any_page import QUICK
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
@@ -106,9 +106,7 @@ def alike(one: polygons.Polygon, other: polygons.Polygon) -> bool:
     if abs(area(one) - area(other)) > 1e-3:
         return False
     near = 2e-4
-    if len(one) == len(other) and all(
-        abs(x - a) < near and abs(y - b) < near for (x, y), (a, b) in zip(one, other, strict=True)
-    ):
+    if corner_for_corner(one, other, near):
         return True
     return all(
         any(abs(x - a) < near and abs(y - b) < near for a, b in other) or _on_line(x, y, other) for x, y in one

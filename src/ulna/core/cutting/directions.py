@@ -89,7 +89,7 @@ def directions(cuts: CutList, least: Length, ruler: Ruler) -> dict[str, Directio
                 turn,
                 figure,
                 rest,
-                says(step, sheet, ruler),
+                _said(step, figure, rest),
                 _write(sheet, step),
                 _falls(sheet, step, there, least, ruler),
                 "" if with_ in taken_up else CAUTIONS.get(with_, ""),
@@ -106,7 +106,10 @@ def sheet_directions(sheet: CutSheet, least: Length, ruler: Ruler) -> dict[str, 
 
 def says(step: Step, sheet: CutSheet, ruler: Ruler) -> str:
     """The whole sentence of a step."""
-    figure, rest = words(step, sheet, ruler)
+    return _said(step, *words(step, sheet, ruler))
+
+
+def _said(step: Step, figure: str, rest: str) -> str:
     return f"Set {figure} {rest}" if isinstance(step, Cut) else rest
 
 

@@ -55,16 +55,20 @@ def placements(pieces: Sequence[Piece], cuts: CutList, format: PageFormat) -> li
     """A page's pieces from underneath upward, each with its number on the list."""
     numbers = {p.piece: p.number for sheet in cuts.sheets for p in sheet.pieces if p.fate != "spoiled"}
     as_cut = {p.piece: p.lies for sheet in cuts.sheets for p in sheet.pieces if p.fate == "as cut"}
-    return [_placed(k, piece, pieces, numbers, as_cut, format) for k, piece in enumerate(pieces)]
+    lies = [piece.seen for piece in pieces]
+    return [
+        _placed(piece, pieces, numbers, as_cut, format, _under(k, pieces, lies, numbers))
+        for k, piece in enumerate(pieces)
+    ]
 
 
 def _placed(
-    k: int,
     piece: Piece,
     pieces: Sequence[Piece],
     numbers: Mapping[str, int],
     as_cut: Mapping[str, tuple[Length, Length]],
     format: PageFormat,
+    under: str,
 ) -> Placed:
     r, u = piece.rect, piece.uncut
     off_x, off_y = r.x - u.x, r.y - u.y
@@ -93,7 +97,7 @@ def _placed(
         outline,
         holes,
         piece.half or "",
-        _under(k, pieces, numbers),
+        under,
     )
 
 
@@ -111,11 +115,11 @@ def _length(inches: float) -> Length:
     return Length(round(inches * PER_INCH))
 
 
-def _under(k: int, pieces: Sequence[Piece], numbers: Mapping[str, int]) -> str:
+def _under(k: int, pieces: Sequence[Piece], lies: Sequence[Polygon], numbers: Mapping[str, int]) -> str:
     """What lies under the middle of a piece: the uppermost of those below it."""
-    x1, y1, x2, y2 = polygons.bounds(pieces[k].seen)
+    x1, y1, x2, y2 = polygons.bounds(lies[k])
     middle = ((x1 + x2) / 2, (y1 + y2) / 2)
-    for below in reversed(pieces[:k]):
-        if polygons.inside(middle, below.seen):
-            return str(numbers.get(below.id) or below.id)
+    for below in range(k - 1, -1, -1):
+        if polygons.inside(middle, lies[below]):
+            return str(numbers.get(pieces[below].id) or pieces[below].id)
     return ""

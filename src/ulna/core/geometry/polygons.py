@@ -63,11 +63,13 @@ def units_of(whole: Sequence[tuple[int, int]], rect: Rect) -> Fraction:
 def _twice(corners: Sequence[tuple[int, int]] | Sequence[Exact]) -> Fraction:
     """Twice the area, whichever way round the corners go."""
     around = zip([*corners[-1:], *corners[:-1]], corners, strict=True)
-    return abs(sum((Fraction(x2 * y1 - x1 * y2) for (x2, y2), (x1, y1) in around), Fraction(0)))
+    return Fraction(abs(sum(x2 * y1 - x1 * y2 for (x2, y2), (x1, y1) in around)))
 
 
 def _within(corners: list[Exact], axis: int, limit: Fraction, sign: int) -> list[Exact]:
     """The corners of what lies on one side of an upright or level line."""
+    if all(sign * (corner[axis] - limit) <= 0 for corner in corners):
+        return corners
     kept = list[Exact]()
     for k, here in enumerate(corners):
         before = corners[k - 1]

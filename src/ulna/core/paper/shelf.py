@@ -17,6 +17,9 @@ from ulna.core.measure import ZERO, Length, text
 from ulna.core.ranges import Colour, Gap, Id, Many, Size, Supply, Text, Title, Whole, Within
 
 Face = Literal["A", "B"]
+Pile = Literal["not sorted", "likely", "another story", "not this time"]
+PILES: tuple[Pile, ...] = ("likely", "not sorted", "another story", "not this time")
+"""Where a sheet is put while the box is gone through, in the order in which they are looked at later."""
 
 
 class Stock(StrEnum):
@@ -149,7 +152,8 @@ class Paper:
 
     `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
     side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
-    hole may reach beyond what is left of the scrap.
+    hole may reach beyond what is left of the scrap. `pile` and `up` say where it was put when the box was sorted, and
+    with which side up.
     """
 
     id: Id
@@ -166,6 +170,8 @@ class Paper:
     cards: Annotated[tuple[Card, ...], Many(100)] = ()
     holes: Annotated[tuple[HoleOnSheet, ...], Many(50)] = ()
     inside: HoleOnSheet | None = None
+    pile: Pile = "not sorted"
+    up: Face = "A"
 
     def face(self, face: Face) -> Side:
         return self.a if face == "A" else self.b

@@ -18,7 +18,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, field
-from functools import partial
+from functools import lru_cache, partial
 from typing import Literal
 
 from ulna.core.planner.by_hand import Setting, settings_and_turns, steps
@@ -53,11 +53,10 @@ def tidied(root: Part, kerf: int, holes: Sequence[Area] = (), reserved: bool = F
 
 def _tidy(top: Part, kerf: int, holes: tuple[Area, ...], by_hand: bool) -> None:
     laid = {leaf.area: leaf for leaf in top.leaves() if leaf.laid is not None}
-    search = _Search(kerf, holes)
-    try:
-        best = search.best(top.area, tuple(laid))
-    except _TooMany:
+    search = _searched(kerf, holes, top.area, tuple(laid))
+    if search is None:
         return
+    best = search.best(top.area, tuple(laid))
     now = _score(top)
     if best < now or (best == now and not by_hand):
         return
@@ -71,6 +70,18 @@ def _tidy(top: Part, kerf: int, holes: tuple[Area, ...], by_hand: bool) -> None:
             found.laid,
         )
         top.lost = False
+
+
+@lru_cache(maxsize=8)
+def _searched(kerf: int, holes: tuple[Area, ...], area: Area, inside: tuple[Area, ...]) -> _Search | None:
+    """All that is known of a part on which these pieces lie; nothing where that is too much. Remembered: of tiles by
+    the thousand sheet after sheet is laid alike."""
+    search = _Search(kerf, holes)
+    try:
+        search.best(area, inside)
+    except _TooMany:
+        return None
+    return search
 
 
 def _asked(tree: Part) -> tuple[int, int]:
@@ -142,10 +153,9 @@ class _Search:
             start, end = area[low], area[low] + area[low + 2]
             lines = {p[low] + p[low + 2] for p in inside} | {p[low] - k for p in inside}
             for at in sorted(lines):
-                if start < at < end or (k and start < at + k < end and at < end):
-                    clear = all(p[low] + p[low + 2] <= at or p[low] >= at + k for p in inside)
-                    if clear:
-                        found.append((axis, at))  # type: ignore[arg-type]
+                across = start < at < end or (k and start < at + k < end and at < end)
+                if across and not any(p[low] < at + k and p[low] + p[low + 2] > at for p in inside):
+                    found.append((axis, at))  # type: ignore[arg-type]
         return found
 
     def _sides(
@@ -156,12 +166,13 @@ class _Search:
         if axis == "vertical":
             one = Area(x, y, at - x, h) if at > x else None
             two = Area(at + k, y, x + w - at - k, h) if at + k < x + w else None
-            first = tuple(p for p in inside if p.right <= at)
+            first = tuple([p for p in inside if p[0] + p[2] <= at])
+            rest = tuple([p for p in inside if p[0] + p[2] > at])
         else:
             one = Area(x, y, w, at - y) if at > y else None
             two = Area(x, at + k, w, y + h - at - k) if at + k < y + h else None
-            first = tuple(p for p in inside if p.bottom <= at)
-        rest = tuple(p for p in inside if p not in first)
+            first = tuple([p for p in inside if p[1] + p[3] <= at])
+            rest = tuple([p for p in inside if p[1] + p[3] > at])
         return (one, first), (two, rest)
 
     def trees(self, area: Area, laid: dict[Area, Part], several: bool) -> Iterable[Part]:
