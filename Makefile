@@ -6,7 +6,7 @@ BIN := .venv/bin
 unexport PYTHONDONTWRITEBYTECODE
 FRONT := $(shell find frontend/src frontend/public -type f) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo demo-reset test check format types bench hard audit screenshots clean
+.PHONY: demo demo-reset test check check-python check-front format types bench hard audit screenshots clean
 
 demo: .made/python .made/web
 	$(BIN)/ulna demo --home .demo --port $(PORT)
@@ -18,11 +18,15 @@ test: .made/python .made/web .made/chromium
 	$(BIN)/python -m pytest
 	cd frontend && npm run --silent test
 
-check: .made/python .made/node
+check: check-python check-front
+
+check-python: .made/python
 	$(BIN)/ruff format --check src tests bench docs
 	$(BIN)/ruff check src tests bench docs
 	$(BIN)/mypy
 	$(BIN)/lint-imports
+
+check-front: .made/node
 	cd frontend && npm run --silent check
 
 format: .made/python .made/node

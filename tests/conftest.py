@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+import fcntl
 import gc
+import os
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -34,10 +37,16 @@ def cheap_hashes() -> None:
 
 @pytest.fixture(scope="session")
 def demo_home(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """The demo household's folder, made once; tests only look at it."""
-    home = tmp_path_factory.mktemp("demo") / "home"
-    assert set_up(home)
-    return home
+    """The demo household's folder, made once for all workers, each with a copy; tests only look at it."""
+    shared = tmp_path_factory.getbasetemp().parent if "PYTEST_XDIST_WORKER" in os.environ else None
+    if shared is None:
+        home = tmp_path_factory.mktemp("demo") / "home"
+        assert set_up(home)
+        return home
+    with (shared / "demo.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        set_up(shared / "demo")
+    return Path(shutil.copytree(shared / "demo", tmp_path_factory.mktemp("demo") / "home"))
 
 
 @pytest.fixture

@@ -5212,7 +5212,8 @@ export interface components {
          *
          *     `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
          *     side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
-         *     hole may reach beyond what is left of the scrap.
+         *     hole may reach beyond what is left of the scrap. `pile` and `up` say where it was put when the box was sorted, and
+         *     with which side up.
          */
         "Paper-Input": {
             /**
@@ -5256,10 +5257,20 @@ export interface components {
             id: string;
             inside?: components["schemas"]["HoleOnSheet-Input"] | null;
             name: string;
+            /**
+             * @default not sorted
+             * @enum {string}
+             */
+            pile: "not sorted" | "likely" | "another story" | "not this time";
             scrap_of?: string | null;
             /** @default patterned */
             stock: components["schemas"]["Stock"];
             strip?: components["schemas"]["Strip"] | null;
+            /**
+             * @default A
+             * @enum {string}
+             */
+            up: "A" | "B";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -5272,7 +5283,8 @@ export interface components {
          *
          *     `cards` are what a cut-apart sheet is printed with. `holes` are what is cut out of it already, as seen from the A
          *     side; nothing is cut there. A scrap that is no rectangle came out of a hole: what is `inside` that is paper; the
-         *     hole may reach beyond what is left of the scrap.
+         *     hole may reach beyond what is left of the scrap. `pile` and `up` say where it was put when the box was sorted, and
+         *     with which side up.
          */
         "Paper-Output": {
             /**
@@ -5316,10 +5328,20 @@ export interface components {
             id: string;
             inside: components["schemas"]["HoleOnSheet-Output"] | null;
             name: string;
+            /**
+             * @default not sorted
+             * @enum {string}
+             */
+            pile: "not sorted" | "likely" | "another story" | "not this time";
             scrap_of: string | null;
             /** @default patterned */
             stock: components["schemas"]["Stock"];
             strip: components["schemas"]["Strip"] | null;
+            /**
+             * @default A
+             * @enum {string}
+             */
+            up: "A" | "B";
             /**
              * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
@@ -6871,7 +6893,7 @@ export interface components {
             papers: components["schemas"]["Paper-Output"][];
             rows: number;
             /** @default [] */
-            taken: components["schemas"]["ulna__formats__kit_csv__Taken"][];
+            taken: components["schemas"]["ulna__formats__kit_rows__Taken"][];
             things: components["schemas"]["Thing-Output"][];
             wrong: components["schemas"]["WrongCell"][];
         };
@@ -8228,7 +8250,7 @@ export interface components {
             what: "photo" | "paper" | "card" | "words" | "empty";
         };
         /** @description What a cell was taken for where it is not in the words of the template. */
-        ulna__formats__kit_csv__Taken: {
+        ulna__formats__kit_rows__Taken: {
             field: string;
             line: number;
             read: string;
