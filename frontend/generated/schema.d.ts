@@ -2303,7 +2303,7 @@ export interface components {
              */
             across: string;
             /** @enum {string} */
-            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove" | "page as panel" | "join";
+            act: "move" | "align" | "distribute" | "mirror" | "swap" | "swap pages" | "copy" | "repeat" | "ring" | "group" | "ungroup" | "remove" | "page as panel" | "join" | "prints";
             /** @default 2 */
             columns: number;
             /** @default 6 */
@@ -2333,6 +2333,8 @@ export interface components {
             on: "left" | "right" | "spread";
             page: components["schemas"]["Recipe-Input"];
             parts: string[];
+            /** @default {} */
+            prints: components["schemas"]["PrintChange"];
             /**
              * @description A size from 1/16 in to 120 in.
              * @default {
@@ -2889,9 +2891,16 @@ export interface components {
              */
             what: "paper" | "photo" | "empty" | "title" | "words" | "card";
         };
-        /** @description A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there. */
+        /**
+         * @description A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there, what
+         *     else it may be for, and why not for others.
+         */
         CellSpot: {
+            /** @default [] */
+            cannot: string[][];
             key: string;
+            /** @default [] */
+            may: string[];
             name: string;
             rect: components["schemas"]["Rect"];
             what: string;
@@ -6365,6 +6374,13 @@ export interface components {
              */
             width: string;
         };
+        /** @description What becomes another one of many prints at once; what is nothing stays as each has it. */
+        PrintChange: {
+            height?: string | null;
+            rim?: string | null;
+            shape?: ("rectangle" | "circle" | "hexagon" | "arch" | "on the tip" | "tag") | null;
+            width?: string | null;
+        };
         /** @description What a print shows of its photo, and its shape as a path in a box of 1 × 1. */
         PrintCrop: {
             crop: components["schemas"]["Crop"] | null;
@@ -6594,7 +6610,7 @@ export interface components {
             /** @default [] */
             photos: string[];
             piece?: string | null;
-            what?: ("paper" | "photo" | "empty" | "title" | "words" | "card") | null;
+            what?: ("photo" | "paper" | "tile" | "card" | "title" | "words" | "empty") | null;
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
@@ -7608,14 +7624,28 @@ export interface components {
              */
             width: string;
         };
-        /** @description A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner. */
+        /**
+         * @description A photo of a template: in the rows, there over so many places `across` and `down`, or at a `place` of its own,
+         *     counted from the template's corner. Without a photo its place stays white.
+         */
         "TemplateCell-Input": {
+            /** @default 1 */
+            across: number;
+            /** @default 1 */
+            down: number;
             frame?: components["schemas"]["Frame-Input"] | null;
             photo?: string | null;
             place?: components["schemas"]["Rect"] | null;
         };
-        /** @description A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner. */
+        /**
+         * @description A photo of a template: in the rows, there over so many places `across` and `down`, or at a `place` of its own,
+         *     counted from the template's corner. Without a photo its place stays white.
+         */
         "TemplateCell-Output": {
+            /** @default 1 */
+            across: number;
+            /** @default 1 */
+            down: number;
             frame: components["schemas"]["Frame-Output"] | null;
             photo: string | null;
             place: components["schemas"]["Rect"] | null;
@@ -8134,6 +8164,7 @@ export interface components {
             strip: components["schemas"]["Strip"];
             taken: components["schemas"]["ulna__core__parts__kinds__tiles__Taken-Output"];
             template: components["schemas"]["Template-Output"];
+            template_cell: components["schemas"]["TemplateCell-Output"];
             template_place: components["schemas"]["Rect"];
             thing: components["schemas"]["Thing-Output"];
             /**

@@ -48,7 +48,7 @@ def proportion(page: Page) -> float:
     [
         ("12 × 12", "double", 2.0),
         ("Letter, upright", "single", 8.5 / 11),
-        ("Letter, lying", "double", 22 / 8.5),
+        ("Letter, sideways", "double", 22 / 8.5),
         ("Traveler’s notebook", "spread", 8.5 / 8.25),
         ("Pocket notebook", "spread", 7 / 5),
     ],

@@ -54,7 +54,7 @@ def test_resolution_follows_the_print_size_with_a_word(heron: Page) -> None:
     put(heron, "Print: height", "12")
     expect(sharp).to_contain_text("150 pixels per inch, soft")
     heron.get_by_label("Print: usual size").select_option(label="4 × 6")
-    heron.get_by_role("button", name="Turn upright or lying").click()
+    heron.get_by_role("button", name="Turn upright or sideways").click()
     expect(heron.get_by_label("Print: width")).to_have_value("6")
     expect(sharp).to_contain_text("56 % of the picture is cut away")
     put(heron, "Print: rim", "1/8")
@@ -94,7 +94,7 @@ def test_the_focal_point_keeps_its_place_in_the_crop(heron: Page) -> None:
     assert box is not None
     heron.mouse.click(box["x"] + box["width"] / 2, box["y"] + 6)
     expect(heron.get_by_title("Focal point: stays in")).to_be_visible()
-    heron.get_by_role("button", name="Turn upright or lying").click()
+    heron.get_by_role("button", name="Turn upright or sideways").click()
     crop_is_at(heron, 6 / box["height"] - 0.001)
     saved(heron)
 

@@ -113,7 +113,7 @@ def test_a_face_stays_in_and_is_told_where_it_does_not(heron: Page) -> None:
     expect(heron.locator("[data-face]")).to_have_count(1)
     saved(heron)
     heron.get_by_role("button", name="Press on each face").click()
-    heron.get_by_role("button", name="Turn upright or lying").click()
+    heron.get_by_role("button", name="Turn upright or sideways").click()
     crop_is_at(heron, 0.12 - 0.16 * 1200 / 2 / 1800)
     heron.get_by_role("button", name="Mark faces").click()
     box = frame.bounding_box()

@@ -28,10 +28,11 @@ def demo(demo_home: Path) -> Iterator[Server]:
 def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
     contexts = []
 
-    def open_at(bench: str, width: int = 1280, height: int = 800) -> Page:
+    def open_at(bench: str, width: int = 1280, height: int = 800, touch: bool = False) -> Page:
         context = browser.new_context(
-            viewport={"width": width, "height": height}, base_url=demo.address, reduced_motion="reduce"
-        )
+            viewport={"width": width, "height": height}, base_url=demo.address, reduced_motion="reduce",
+            has_touch=touch, is_mobile=touch,
+        )  # fmt: skip
         contexts.append(context)
         page = context.new_page()
         page.goto(bench if bench.startswith("/") else "/page")
@@ -153,6 +154,20 @@ def test_on_a_tablet_what_is_chosen_and_the_work_are_in_sight_together(
         box = shown.bounding_box()
         assert box is not None
         assert box["x"] >= 0 and box["x"] + box["width"] <= 768 and box["y"] + box["height"] <= 1024
+
+
+SMALL = """() => [...document.querySelectorAll('button, input, select, textarea, a, [role=button]')]
+  .filter((e) => e.checkVisibility({ visibilityProperty: true }) && !e.closest('svg, p, [data-words]'))
+  .map((e) => [e, (e.closest('label, .MuiButtonBase-root, .MuiInputBase-root') || e).getBoundingClientRect()])
+  .filter(([, r]) => r.width > 1 && (r.width < 44 || r.height < 44))
+  .map(([e, r]) => `${e.tagName} ${e.getAttribute('aria-label') || e.textContent} ${r.width} × ${r.height}`)"""
+
+
+@pytest.mark.parametrize("bench", BENCHES)
+def test_a_thumb_finds_everything_on_a_tablet(window: Callable[..., Page], bench: str) -> None:
+    """Buttons, fields, boxes and links are 44 px both ways at least; links within a sentence are as tall as it."""
+    page = window(bench, 768, 1024, touch=True)
+    assert page.evaluate(SMALL) == []
 
 
 def test_the_faces_are_those_that_ship(window: Callable[..., Page]) -> None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 from collections.abc import Iterator
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -33,7 +34,19 @@ def test_every_document_opens_and_is_written_as_it_was(home: Household) -> None:
         raw = {kept.id: kept.body for kept in home.library.all(kind.kind)}
         assert raw, kind.kind
         for kept in kind.all():
-            assert written(kept.body) == raw[kept.id], kept.id
+            assert as_then(written(kept.body)) == raw[kept.id], kept.id
+
+
+SINCE = {("pile", "not sorted"), ("up", "A"), ("across", 1), ("down", 1)}
+"""What was not written then, as it is where nobody said otherwise."""
+
+
+def as_then(value: Any) -> Any:
+    if isinstance(value, list):
+        return [as_then(one) for one in value]
+    if isinstance(value, dict):
+        return {k: as_then(v) for k, v in value.items() if isinstance(v, list | dict) or (k, v) not in SINCE}
+    return value
 
 
 def test_its_pages_have_the_pieces_and_cuts_that_they_had(home: Household) -> None:

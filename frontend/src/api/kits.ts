@@ -23,8 +23,8 @@ export const patternsQuery = (colours: string[]) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** Every paper as a page can have it: what is left, and the words that find it. */
-export const shelfQuery = (page: string) =>
+/** Every paper as a page, or any, can have it: what is left, and the words that find it. */
+export const shelfQuery = (page?: string) =>
   queryOptions({
     queryKey: ["shelf", page],
     queryFn: () => take(client.GET("/api/shelf", { params: { query: { page } } })),
@@ -78,6 +78,17 @@ export interface ShelfPaper {
   kit: string;
   tiles: Tiles | undefined;
 }
+
+/** Where a sheet is put while the box is gone through, in the order in which one looks later. */
+export const PILES = [
+  "likely",
+  "not sorted",
+  "another story",
+  "not this time",
+] as const satisfies readonly Paper["pile"][];
+
+export const byPile = (papers: ShelfPaper[]): ShelfPaper[] =>
+  PILES.flatMap((pile) => papers.filter((one) => one.paper.pile === pile));
 
 /** Every paper there is, in the order of the kits. */
 export function useShelf(): ShelfPaper[] {

@@ -60,6 +60,8 @@ export function CropFrame(props: Props) {
   /** Where the frame was last sent: quick keys go on from there, not from an answer that is on its way. */
   const sent = useRef<Window_ | null>(null);
   const mask = useId();
+  /** Where the keys mark something. */
+  const [aim, setAim] = useState<{ x: number; y: number } | null>(null);
 
   useEffect(() => {
     const element = outer.current;
@@ -75,6 +77,7 @@ export function CropFrame(props: Props) {
     ? { x: crop.x, y: crop.y, w: crop.width, h: crop.height }
     : { x: 0, y: 0, w: 1, h: 1 };
   const frame = moving ?? still;
+  const aimed = aim ?? { x: framing.focal_x ?? frame.x + frame.w / 2, y: framing.focal_y ?? frame.y + frame.h / 2 };
 
   function move(to: Window_ | null): void {
     latest.current = to;
@@ -87,15 +90,18 @@ export function CropFrame(props: Props) {
     return { x: (event.clientX - rect.x) / rect.width, y: (event.clientY - rect.y) / rect.height };
   }
 
+  /** What is being marked is at that place. */
+  function set(at: { x: number; y: number }): void {
+    const [x, y] = [within(at.x), within(at.y)];
+    if (marking === "spot") props.onSpot?.(x, y);
+    else props.onFaces?.("marked a face", [...framing.faces, { x, y, size: FACE }]);
+  }
+
   function onPointerDown(event: PointerEvent<HTMLElement>): void {
     if (!crop || event.button !== 0) return;
     const at = share(event);
-    if (marking === "spot") {
-      props.onSpot?.(within(at.x), within(at.y));
-      return;
-    }
-    if (marking === "face") {
-      props.onFaces?.("marked a face", [...framing.faces, { x: within(at.x), y: within(at.y), size: FACE }]);
+    if (marking) {
+      set(at);
       return;
     }
     hands.current.set(event.pointerId, at);
@@ -162,7 +168,13 @@ export function CropFrame(props: Props) {
     if (event.target !== event.currentTarget) return;
     const step = arrow(event.key);
     const far = event.shiftKey ? 0.05 : 0.01;
-    if (step) {
+    if (marking && step) {
+      event.preventDefault();
+      setAim({ x: within(aimed.x + step[0] * far), y: within(aimed.y + step[1] * far) });
+    } else if (marking && (event.key === "Enter" || event.key === " ")) {
+      event.preventDefault();
+      set(aimed);
+    } else if (step) {
       event.preventDefault();
       const from = sent.current ?? frame;
       send("moved the crop", placed({ ...from, x: from.x + step[0] * far, y: from.y + step[1] * far }), "crop");
@@ -178,7 +190,11 @@ export function CropFrame(props: Props) {
       <Box
         role="group"
         tabIndex={0}
-        aria-label={`Crop of ${name}: arrow keys move it, plus and minus come closer and go back`}
+        aria-label={`Crop of ${name}: ${
+          marking
+            ? "arrow keys move the cross, Enter marks"
+            : "arrow keys move it, plus and minus come closer and go back"
+        }`}
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
         onPointerUp={onPointerUp}
@@ -223,6 +239,7 @@ export function CropFrame(props: Props) {
             )}
           </Box>
         )}
+        {marking && <Cross {...aimed} />}
         {framing.focal_x !== null && framing.focal_y !== null && (
           <FocalPoint x={framing.focal_x} y={framing.focal_y} />
         )}
@@ -269,6 +286,29 @@ function placed(frame: Window_): Window_ {
 
 function within(share: number): number {
   return Math.min(1, Math.max(0, share));
+}
+
+/** Where Enter marks something; moved by the arrow keys. */
+function Cross({ x, y }: { x: number; y: number }) {
+  return (
+    <Box
+      data-aim
+      aria-hidden
+      sx={{
+        position: "absolute",
+        left: `${x * 100}%`,
+        top: `${y * 100}%`,
+        width: 26,
+        height: 26,
+        ml: "-13px",
+        mt: "-13px",
+        pointerEvents: "none",
+        background: `linear-gradient(${colours.paper}, ${colours.paper}) 50% / 2px 100% no-repeat,
+          linear-gradient(${colours.paper}, ${colours.paper}) 50% / 100% 2px no-repeat`,
+        filter: "drop-shadow(0 0 1px #000)",
+      }}
+    />
+  );
 }
 
 function Thirds() {

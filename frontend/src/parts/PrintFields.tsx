@@ -11,6 +11,7 @@ import { LengthField } from "../ui/LengthField";
 import { hasLength, type Print, printOf } from "./kinds";
 import { PrintCutFields } from "./PrintCutFields";
 import { Sentence } from "./Sentence";
+import { SHAPES } from "./shapes";
 
 interface Props {
   print: Print;
@@ -85,7 +86,7 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
     const what = `made a print ${shape === "rectangle" ? "with corners" : shape}`;
     onChange(what, { ...print, shape, ...fitted }, undefined, print);
   }
-  const way = usual && usual.width !== usual.height ? (print.width === usual.width ? "upright" : "lying") : null;
+  const way = usual && usual.width !== usual.height ? (print.width === usual.width ? "upright" : "sideways") : null;
   return (
     <Sentence inset={inset}>
       <LengthField
@@ -102,20 +103,13 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
       <IconAction
         small
         icon="swap"
-        name="Turn upright or lying"
+        name="Turn upright or sideways"
         onClick={() => onChange("turned a print", { ...print, width: print.height, height: print.width })}
       />
       <Choice
         label={`${label}: shape`}
         value={print.shape}
-        options={[
-          ["rectangle", "with corners"],
-          ["circle", "a circle"],
-          ["hexagon", "a hexagon"],
-          ["arch", "an arch"],
-          ["on the tip", "on a corner"],
-          ["tag", "a tag"],
-        ]}
+        options={SHAPES}
         onChange={(shape) => void reshape(shape)}
       />
       <Choice
@@ -134,7 +128,7 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
         onChange={(key) => {
           const [width, height] = key.split("|");
           if (!width || !height) return;
-          const lying = way === "lying";
+          const lying = way === "sideways";
           onChange("changed a print’s size", {
             ...print,
             width: lying ? height : width,
@@ -143,7 +137,7 @@ export function PrintSizeFields<P extends Sized>({ print, label, onChange, inset
         }}
       />
       <Box sx={{ display: "flex", alignItems: "center", gap: 0.75 }}>
-        rim
+        white border (rim)
         <LengthField
           label={`${label}: rim`}
           range="gap"

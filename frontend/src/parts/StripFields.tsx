@@ -19,7 +19,7 @@ export function BandFields(of: PartProps<BandPart>) {
     <>
       <Sentence>
         <CountValue of={of} field="count" label="Strips" least={0} />
-        <EitherValue of={of} field="upright" label="Lie or stand" yes="upright" no="lying" />
+        <EitherValue of={of} field="upright" label="Lie or stand" yes="upright" no="sideways" />
         strips
         <LengthValue of={of} field="width" label="Strip width" />×
         <LengthValue of={of} field="length" label="Strip length" />

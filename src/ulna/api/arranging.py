@@ -24,6 +24,7 @@ from ulna.core.page.moving import recounted
 from ulna.core.page.pasting import paste
 from ulna.core.page.plan import PagePlan, Variant
 from ulna.core.page.pulling import pulled
+from ulna.core.page.putting import PrintChange, reprinted
 from ulna.core.page.reformat import reformat
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.parts.kinds import Part
@@ -62,7 +63,7 @@ class ArrangeAsked(BaseModel):
     parts: Chosen
     act: Literal[
         "move", "align", "distribute", "mirror", "swap", "swap pages", "copy", "repeat", "ring", "group", "ungroup",
-        "remove", "page as panel", "join",
+        "remove", "page as panel", "join", "prints",
     ]  # fmt: skip
     id: str | None = None
     edge: arranging.AlignTo = "left"
@@ -77,6 +78,7 @@ class ArrangeAsked(BaseModel):
     radius: Size = inches(2)
     trim: Size = inches(0, 1, 4)
     name: Annotated[str, Field(min_length=1, max_length=120)] = "group"
+    prints: Doc[PrintChange] = PrintChange()
 
 
 class ArrangedOut(BaseModel):
@@ -201,6 +203,10 @@ def _arranged(asked: ArrangeAsked, plan: PagePlan, ground: Ground) -> Arranged:
             )
         case "join":
             return arranging.join(plan, ids, fresh, ground)
+        case "prints":
+            after, many = reprinted(plan, ids, asked.prints, ground.ruler.mark)
+            told = "" if many else "There is no print among what is chosen."
+            return Arranged(after, tuple(asked.parts), told)
         case "remove":
             return Arranged(arranging.remove(plan, asked.parts, ground), ())
         case _:

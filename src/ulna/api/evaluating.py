@@ -18,12 +18,11 @@ from ulna.core.page.adding import Added, add
 from ulna.core.page.dressing import dressed, taken
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
-from ulna.core.page.putting import keep_for, pour, put_paper, put_photo
+from ulna.core.page.putting import What, keep_for, pour, put_paper, put_photo
 from ulna.core.page_formats import PageName
 from ulna.core.paper.colour import Liveliness, word
 from ulna.core.paper.ranking import MatChoice
 from ulna.core.parts.kinds import Part
-from ulna.core.parts.kinds.grid import What
 from ulna.core.parts.kinds.photo import filling
 from ulna.core.parts.pieces import PaperChoice
 from ulna.formats.documents import AnyLength, Doc, Model
@@ -167,7 +166,7 @@ def put_on(asked: PutAsked, home: AtHome) -> Filled:
     ground = home.ground(asked.page.format, asked.id)
     plan, part, piece = asked.page, asked.part, asked.piece
     if asked.what is not None:
-        return Filled(part=keep_for(plan, part, piece or "", asked.what))
+        return Filled(part=keep_for(plan, part, piece or "", asked.what, ground))
     if asked.choice is not None:
         return Filled(part=put_paper(plan, part, piece, asked.choice, ground))
     if len(asked.photos) == 1:

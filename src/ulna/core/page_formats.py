@@ -78,7 +78,7 @@ class PageFormat:
 KINDS: dict[FormatName, tuple[str, Length, Length]] = {
     "12x12": ("12 × 12", inches(12), inches(12)),
     "letter-upright": ("Letter, upright", inches(8, 1, 2), inches(11)),
-    "letter-lying": ("Letter, lying", inches(11), inches(8, 1, 2)),
+    "letter-lying": ("Letter, sideways", inches(11), inches(8, 1, 2)),
     "notebook": ("Traveler’s notebook", inches(4, 1, 4), inches(8, 1, 4)),
     "notebook-pocket": ("Pocket notebook", inches(3, 1, 2), inches(5)),
     "own": ("Own size", inches(8), inches(8)),

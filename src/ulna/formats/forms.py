@@ -11,11 +11,12 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from typing import Any
 
-FORMS: Mapping[str, int] = {"kit": 2}
+FORMS: Mapping[str, int] = {"kit": 2, "template": 2}
 """Kinds that are beyond 1."""
 
 STEPS: Mapping[tuple[str, int], Callable[[dict[str, Any]], dict[str, Any]]] = {
     ("kit", 1): lambda body: body,  # papers had no pile and no side up: as they are without being sorted
+    ("template", 1): lambda body: body,  # each photo took up one place
 }
 """For a kind and a number, what makes its document one of the next number."""
 

@@ -11,7 +11,7 @@ from ulna.core.errors import FieldError
 from ulna.core.measure import Unit, inches, parse
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
-from ulna.core.page.putting import pour, put_paper, put_photo
+from ulna.core.page.putting import PrintChange, keep_for, pour, put_paper, put_photo, reprinted
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.kind import Entry
 from ulna.core.parts.kinds import Part, menu
@@ -19,6 +19,7 @@ from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.grid import Cell, Grid
 from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.tiles import Tiles
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.photos.prints import Print
@@ -95,3 +96,63 @@ def test_photos_are_poured_into_the_free_cells_row_by_row() -> None:
 def test_a_joint_mat_takes_photos_and_grows() -> None:
     part, left = pour(plan(Joint("joint", prints=(Print("a"), Print()))), "joint", ["b", "c"], ON)
     assert isinstance(part, Joint) and left == 0 and [p.photo for p in part.prints] == ["a", "b", "c"]
+
+
+def test_many_prints_are_set_at_once_and_what_is_not_said_stays() -> None:
+    """4 × 6 for both: the one that lies sideways lies 6 × 4; the rim is each one's own."""
+    upright = PhotoPart("a", print=Print("heron", inches(3), inches(4), rim=inches(0, 1, 8)))
+    pair = Joint("b", prints=(Print(None, inches(4), inches(3)), Print(None, inches(2), inches(3))))
+    other = PhotoPart("c", print=Print("heron", inches(3), inches(4)))
+    after, many = reprinted(
+        plan(upright, pair, other), ["a", "b"], PrintChange(width=inches(4), height=inches(6)), inches(0, 1, 16)
+    )
+    first, second, third = after.parts
+    assert isinstance(first, PhotoPart) and isinstance(second, Joint)
+    assert (first.print.width, first.print.height, first.print.rim) == (inches(4), inches(6), inches(0, 1, 8))
+    assert [(p.width, p.height) for p in second.prints] == [(inches(6), inches(4)), (inches(4), inches(6))]
+    assert third == other and many == 3
+
+
+def test_a_rim_said_for_all_is_even_all_round() -> None:
+    """A heavier rim below was one of its own, which goes."""
+    heavy = PhotoPart("a", print=Print("heron", inches(4), inches(6), inches(0, 1, 8), below=inches(0, 1, 2)))
+    after, _ = reprinted(plan(heavy), ["a"], PrintChange(rim=inches(0, 1, 4)), inches(0, 1, 16))
+    assert isinstance(after.parts[0], PhotoPart)
+    assert (after.parts[0].print.rim, after.parts[0].print.below) == (inches(0, 1, 4), None)
+
+
+def test_a_circle_is_as_wide_as_it_is_high() -> None:
+    """Of a 4 × 6 it is one of 4."""
+    after, _ = reprinted(plan(PhotoPart("a")), ["a"], PrintChange(shape="circle"), inches(0, 1, 16))
+    assert isinstance(after.parts[0], PhotoPart)
+    assert (after.parts[0].print.width, after.parts[0].print.height) == (inches(4), inches(4))
+
+
+# ---- tiles ---------------------------------------------------------------------------------------------
+
+COMB = Tiles("comb", size=inches(2), width=inches(6), height=inches(6), papers=(INK, REACH, SLATE))
+
+
+def test_a_tile_is_pressed_to_be_a_photo_and_a_tile_again() -> None:
+    """Six inches hold three squares of two a row."""
+    squares = replace(COMB, shape="square")
+    spots = evaluate(plan(squares), ON).parts[0].spots
+    assert len(spots) == 9 and {spot.what for spot in spots} == {"tile"}
+    photo = keep_for(plan(squares), "comb", "comb/tile-1-1", "photo", ON)
+    assert isinstance(photo, Tiles) and [(t.row, t.column, t.what) for t in photo.taken] == [(1, 1, "photo")]
+    assert keep_for(plan(photo), "comb", "tile-1-1", "tile", ON) == squares
+
+
+def test_photos_are_poured_into_tiles_but_not_into_those_that_the_edge_trims() -> None:
+    """Squares of 4 in on 6: one is whole. The first photo lies in it, and the second finds no place."""
+    trimmed = replace(COMB, shape="square", size=inches(4), trimmed=True)
+    part, left = pour(plan(trimmed), "comb", ["heron", "heron"], ON)
+    assert isinstance(part, Tiles) and len(part.taken) == 1 and left == 1
+    edge = next(spot for spot in evaluate(plan(trimmed), ON).parts[0].spots if dict(spot.cannot).get("photo"))
+    with pytest.raises(FieldError, match="the edge trims this cell"):
+        keep_for(plan(trimmed), "comb", edge.key, "photo", ON)
+
+
+def test_without_printed_cards_a_tile_says_why_it_can_be_none() -> None:
+    with pytest.raises(FieldError, match="no sheet with printed cards is on the shelf"):
+        keep_for(plan(replace(COMB, shape="square")), "comb", "tile-0-0", "card", ON)

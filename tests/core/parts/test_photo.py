@@ -53,7 +53,7 @@ def test_a_photo_that_was_put_away_is_told() -> None:
     ("print_", "said"),
     [
         (Print("heron"), "Photo Heron, 4 × 6 upright"),
-        (Print("lock", inches(6), inches(4)), "Photo Lock, 6 × 4 lying"),
+        (Print("lock", inches(6), inches(4)), "Photo Lock, 6 × 4 sideways"),
         (Print("lock", inches(3), inches(3), parse("1/8")), "Photo Lock, 3 × 3 square, rim 1/8"),
         (Print(), "A photo, 4 × 6 upright"),
     ],

@@ -50,3 +50,30 @@ def test_no_error_adds_up(down: int, across: int, gap: int, rim: int) -> None:
         assert found[-1].bottom == template.height - template.rim
         for k in range(1, across):
             assert found[k].x - found[k - 1].right == template.gap
+
+
+def test_a_photo_spans_places_and_those_after_it_go_on_behind_it() -> None:
+    """3 × 2 on 4 × 6 without rim and gap, places of 1 1/3 × 3: the first spans two across, so three places are left
+    after it and its own; a span of three is cut short by the edge."""
+    wide = TemplateCell("a", across=2)
+    found = rows(Template("t", rows=2, columns=3, gap=ZERO, rim=ZERO, cells=(wide,)))
+    assert len(found) == 5 and (found[0].x, found[0].right) == (ZERO, inches(4).part(2, 3))
+    assert (found[1].x, found[1].right) == (inches(4).part(2, 3), inches(4))
+    tall = rows(Template("t", rows=2, columns=2, gap=parse("1/4"), rim=ZERO, cells=(TemplateCell("a", down=3),)))
+    assert [size(cell.width, cell.height) for cell in tall] == ["1 7/8 × 6", "1 7/8 × 2 7/8", "1 7/8 × 2 7/8"]
+
+
+def test_no_cut_goes_through_a_photo_that_spans() -> None:
+    """Of 2 × 2 with the left side in one: the level cut between the rows would part it."""
+    across, down = cuts(Template("t", rows=2, columns=2, gap=ZERO, rim=ZERO, cells=(TemplateCell("a", down=2),)))
+    assert (across, down) == ([inches(2)], [])
+
+
+@given(
+    st.lists(st.builds(TemplateCell, st.just("a"), across=st.integers(1, 4), down=st.integers(1, 4)), max_size=9)
+)
+def test_whatever_spans_no_two_photos_lie_on_each_other_and_all_of_it_is_covered(cells: list[TemplateCell]) -> None:
+    """4 × 4 without gaps on 4 × 6: the places share out 24 square inches."""
+    found = rows(Template("t", rows=4, columns=4, gap=ZERO, rim=ZERO, cells=tuple(cells)))
+    assert sum(cell.area for cell in found) == inches(4).units * inches(6).units
+    assert not any(one.meets(other) for k, one in enumerate(found) for other in found[:k])

@@ -18,8 +18,8 @@ import { menuQuery, type Offered, useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
 import { begun, type Part, printOf } from "../../parts/kinds";
 import { Icon } from "../../ui/Icon";
+import { found } from "../../ui/search";
 import type { PageFormat } from "./formats";
-import { found } from "./search";
 import type { Add } from "./useAdd";
 
 interface Props {

@@ -12,6 +12,7 @@ import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
 import { LengthField } from "../../ui/LengthField";
+import { PrintsDialog } from "./PrintsDialog";
 
 export type Arrange = (what: string, asked: Omit<Asked, "page" | "parts">) => Promise<void>;
 
@@ -27,6 +28,7 @@ export function ArrangeMenu({ many, grouped, pages, onArrange }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [repeating, setRepeating] = useState(false);
   const [trimming, setTrimming] = useState(false);
+  const [printing, setPrinting] = useState(false);
   const one = many === 1 ? "" : "them ";
 
   function item(words: string, what: string, asked: Parameters<Arrange>[1], enough = 1) {
@@ -91,11 +93,21 @@ export function ArrangeMenu({ many, grouped, pages, onArrange }: Props) {
         >
           The whole page as a panel…
         </MenuItem>
+        <MenuItem
+          disabled={!many}
+          onClick={() => {
+            setAnchor(null);
+            setPrinting(true);
+          }}
+        >
+          Print size, rim, shape…
+        </MenuItem>
         {item("Photos on one mat", "put photos on one mat", { act: "join" }, 2)}
         {!grouped && item("Keep them together", "put parts together", { act: "group" }, 2)}
         {grouped && item("Let them go apart", "took a group apart", { act: "ungroup" })}
       </Menu>
       {trimming && <PanelDialog pages={pages} onArrange={onArrange} onClose={() => setTrimming(false)} />}
+      {printing && <PrintsDialog onArrange={onArrange} onClose={() => setPrinting(false)} />}
       {repeating && <RepeatDialog onArrange={onArrange} onClose={() => setRepeating(false)} />}
     </>
   );

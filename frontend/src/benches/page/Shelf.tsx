@@ -7,16 +7,17 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { type ShelfPaper, shelfQuery, useShelf } from "../../api/kits";
+import { byPile, type ShelfPaper, shelfQuery, useShelf } from "../../api/kits";
 import { type PhotoOut, usePhotos } from "../../api/photos";
 import { pictureAt } from "../../api/pictures";
 import { colours, narrow, words } from "../../app/theme";
 import { begin, type Carried } from "../../page/carrying";
 import { Choice } from "../../ui/Choice";
 import { IconAction } from "../../ui/IconAction";
+import { SearchField } from "../../ui/SearchField";
 import { Swatch } from "../../ui/Swatch";
+import { isCalled, wordsOf } from "../../ui/search";
 import { unseen } from "../../ui/unseen";
-import { isCalled, wordsOf } from "./search";
 
 interface Props {
   id: string;
@@ -39,9 +40,11 @@ export function Shelf({ id, onto, onPut, onClose }: Props) {
   const { data: there = [] } = useQuery(shelfQuery(id));
   const kits = [...new Set(shelf.map((one) => one.kit))];
   const about = new Map(there.map((one) => [one.paper, one]));
-  const papers = shelf.filter(
-    ({ paper, kit: of }) =>
-      (kit === ALL || kit === of) && isCalled(asked, [...(about.get(paper.id)?.words ?? []), ...wordsOf(of)]),
+  const papers = byPile(
+    shelf.filter(
+      ({ paper, kit: of }) =>
+        (kit === ALL || kit === of) && isCalled(asked, [...(about.get(paper.id)?.words ?? []), ...wordsOf(of)]),
+    ),
   );
   const shown = photos.filter(({ photo }) => isCalled(asked, wordsOf(photo.name)));
   const several = taken.length > 1;
@@ -57,14 +60,11 @@ export function Shelf({ id, onto, onPut, onClose }: Props) {
         <Box sx={{ display: "none", [narrow]: { display: "block", justifySelf: "end" } }}>
           <IconAction icon="right" name="Close the shelf" onClick={onClose} />
         </Box>
-        <Box
-          component="input"
-          type="search"
-          aria-label="Look for a paper or photo"
+        <SearchField
+          label="Look for a paper or photo"
           placeholder="name, colour, dots …"
           value={typed}
-          onChange={(event: React.ChangeEvent<HTMLInputElement>) => setTyped(event.target.value)}
-          sx={FIELD}
+          onChange={setTyped}
         />
         {kits.length > 1 && (
           <Choice
@@ -122,10 +122,11 @@ interface PaperProps {
 
 function PaperOnShelf({ one: { paper, tiles }, about, onPut }: PaperProps) {
   const same = JSON.stringify(paper.a) === JSON.stringify(paper.b);
+  const sides = paper.up === "B" ? (["B", "A"] as const) : (["A", "B"] as const);
   return (
     <Box component="li" sx={{ py: 0.75, borderBottom: `1px solid ${colours.faint}` }}>
       <Box sx={{ display: "flex", gap: 0.75 }}>
-        {(same ? (["A"] as const) : (["A", "B"] as const)).map((side) => (
+        {(same ? sides.slice(0, 1) : sides).map((side) => (
           <Box
             key={side}
             component="button"
@@ -142,6 +143,7 @@ function PaperOnShelf({ one: { paper, tiles }, about, onPut }: PaperProps) {
       </Box>
       <Box sx={{ fontSize: "0.86rem", lineHeight: 1.35, overflowWrap: "anywhere" }}>
         <b>{paper.name}</b> {about && <span>{left(about)}</span>}
+        {paper.pile !== "not sorted" && <Box sx={{ color: colours.soft }}>{paper.pile}</Box>}
       </Box>
     </Box>
   );
@@ -250,18 +252,6 @@ const COLUMN = {
     zIndex: 6,
     boxShadow: "-4px 0 18px rgba(40, 30, 15, 0.3)",
   },
-} as const;
-
-const FIELD = {
-  font: "inherit",
-  color: "inherit",
-  background: colours.ground,
-  border: 0,
-  borderBottom: `2px solid ${colours.soft}`,
-  minHeight: 36,
-  px: 1,
-  width: "100%",
-  "@media (pointer: coarse)": { minHeight: 44 },
 } as const;
 
 const HEADING = { ...words, fontSize: "1.05rem", fontWeight: 600, m: 0, py: 0.75 } as const;

@@ -60,7 +60,9 @@ export default function Photos() {
   /** A template begins as six photos on a usual print. */
   async function begin(): Promise<void> {
     const six = usual.template;
-    const cells = (photos ?? []).slice(0, six.rows * six.columns).map(cellOf);
+    const cells = (photos ?? [])
+      .slice(0, six.rows * six.columns)
+      .map(({ saved }) => ({ ...usual.template_cell, photo: saved.id }));
     const made = await addTemplate({ ...six, name: `Template ${templates.length + 1}`, cells });
     await queries.invalidateQueries({ queryKey: ["templates"] });
     navigate(`/photos/${made.saved.id}`);
@@ -192,10 +194,6 @@ const grid = {
     flex: "none",
   },
 } as const;
-
-function cellOf(photo: PhotoOut) {
-  return { photo: photo.saved.id, frame: null, place: null };
-}
 
 function arranged(photos: PhotoOut[], order: Order, show: Show): PhotoOut[] {
   const shown = photos.filter(

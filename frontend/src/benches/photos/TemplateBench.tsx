@@ -10,7 +10,9 @@ import { useUsual } from "../../api/usual";
 import { useInFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { box, NOTHING } from "../../page/scale";
+import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
+import { CountField } from "../../ui/CountField";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
@@ -41,9 +43,44 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
     const rows = [...inRows];
     const at = chosen ?? firstFree(rows, places.length);
     if (at === null) return;
-    while (rows.length <= at) rows.push({ photo: null, frame: null, place: null });
-    rows[at] = { photo, frame: null, place: null };
+    while (rows.length <= at) rows.push(usual.template_cell);
+    rows[at] = { ...(rows[at] ?? usual.template_cell), photo, frame: null };
     setCells("put a photo in", rows, own);
+    setChosen(null);
+  }
+
+  /** Changes what lies at the chosen place. */
+  function change(what: string, by: (cell: Cell) => Cell): void {
+    if (chosen === null) return;
+    const rows = [...inRows];
+    while (rows.length <= chosen) rows.push(usual.template_cell);
+    rows[chosen] = by(rows[chosen] ?? usual.template_cell);
+    setCells(what, rows, own);
+  }
+
+  /** The photo changes places with the one so many places further on. */
+  function swap(by: number): void {
+    if (chosen === null) return;
+    const rows = [...inRows];
+    while (rows.length <= Math.max(chosen, chosen + by)) rows.push(usual.template_cell);
+    const [one, other] = [rows[chosen], rows[chosen + by]];
+    if (!one || !other) return;
+    rows[chosen] = { ...one, photo: other.photo, frame: other.frame };
+    rows[chosen + by] = { ...other, photo: one.photo, frame: one.frame };
+    setCells("moved a photo", rows, own);
+    setChosen(chosen + by);
+  }
+
+  /** Out of the rows, to lie where it is put; its place in the rows is empty then. */
+  function free(): void {
+    const place = chosen === null ? undefined : places[chosen];
+    const cell = chosen === null ? undefined : inRows[chosen];
+    if (!place || !cell || chosen === null) return;
+    const rows = inRows.map((one, k) => (k === chosen ? { ...one, photo: null, frame: null } : one));
+    setCells("gave a photo a place of its own", rows, [
+      ...own,
+      { ...usual.template_cell, photo: cell.photo, place },
+    ]);
     setChosen(null);
   }
 
@@ -99,13 +136,24 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
           onClick={() =>
             setCells("added a place of its own", inRows, [
               ...own,
-              { photo: photos[0]?.saved.id ?? null, frame: null, place: usual.template_place },
+              { ...usual.template_cell, photo: photos[0]?.saved.id ?? null, place: usual.template_place },
             ])
           }
         >
           A photo at a place of its own
         </Button>
       </Box>
+      {chosen !== null && places[chosen] && (
+        <PlaceFields
+          number={chosen + 1}
+          many={places.length}
+          cell={inRows[chosen] ?? usual.template_cell}
+          onSpan={(span) => change("let a photo span", (cell) => ({ ...cell, ...span }))}
+          onEmpty={() => change("took a photo out", (cell) => ({ ...cell, photo: null, frame: null }))}
+          onSwap={swap}
+          onFree={free}
+        />
+      )}
       <Box sx={{ flex: 1, minHeight: 240, display: "flex", gap: 2, minWidth: 0 }}>
         <Sheet template={template} answer={state.answer} chosen={chosen} onChoose={setChosen} />
         <Box sx={{ flex: "0 0 168px", overflow: "auto" }}>
@@ -208,6 +256,39 @@ function Sheet({
         );
       })}
     </Box>
+  );
+}
+
+interface PlaceProps {
+  number: number;
+  many: number;
+  cell: Cell;
+  onSpan: (span: Partial<Pick<Cell, "across" | "down">>) => void;
+  onEmpty: () => void;
+  onSwap: (by: 1 | -1) => void;
+  onFree: () => void;
+}
+
+/** What the chosen place in the rows holds: how far it spans, and where its photo goes. */
+function PlaceFields({ number, many, cell, onSpan, onEmpty, onSwap, onFree }: PlaceProps) {
+  return (
+    <Sentence>
+      Place {number} spans
+      <CountField label="Places across" most={20} value={cell.across} onCommit={(across) => onSpan({ across })} />×
+      <CountField label="Places down" most={20} value={cell.down} onCommit={(down) => onSpan({ down })} />
+      <Button size="small" disabled={!cell.photo} onClick={onEmpty}>
+        Empty it
+      </Button>
+      <Button size="small" disabled={number < 2} onClick={() => onSwap(-1)}>
+        Swap with the one before
+      </Button>
+      <Button size="small" disabled={number >= many} onClick={() => onSwap(1)}>
+        Swap with the next
+      </Button>
+      <Button size="small" disabled={!cell.photo} onClick={onFree}>
+        A place of its own
+      </Button>
+    </Sentence>
   );
 }
 

@@ -120,7 +120,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
               tiles={state.answer.tiles}
               chosen={chosenIds}
               onChoose={setChosen}
-              onChange={(what, paper, change) => editPapers(what, [paper], (old) => ({ ...old, ...change }))}
+              onChange={(what, ids, change) => editPapers(what, ids, (old) => ({ ...old, ...change(old) }))}
               onAdd={add}
               onCopy={copy}
               onRemove={remove}
@@ -147,7 +147,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
             ) : (
               <Box sx={{ p: 3, color: colours.soft }}>
                 {kit.papers.length
-                  ? "Choose a paper to say how it looks. With Ctrl, or the boxes, choose several and change them at once."
+                  ? "Choose a paper to say how it looks. With Ctrl, or the boxes, choose several and change them at once. On a line 1, 2 and 3 sort it (likely, another story, not this time), 0 takes that back, T turns it over."
                   : "Type the names of the papers one after another, Enter after each. Then choose one to say how it looks."}
               </Box>
             )}

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
-import type { Paper, Side } from "../../api/kits";
+import { type Paper, PILES, type Side } from "../../api/kits";
 import { useUsual } from "../../api/usual";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
@@ -12,7 +12,7 @@ import { Icon } from "../../ui/Icon";
 import { LengthField } from "../../ui/LengthField";
 import { Swatch } from "../../ui/Swatch";
 import { PlacesOnSheet } from "./PlacesOnSheet";
-import { common, EDGES, FORMS, STOCKS } from "./papers";
+import { common, EDGES, FORMS, STOCKS, UPS } from "./papers";
 import { SideEditor, several } from "./SideEditor";
 
 interface Props {
@@ -114,6 +114,28 @@ export function PaperEditor({ papers, tiles, palette, others, onChange, onCopy, 
             }
           />
         )}
+      </Sentence>
+      <Sentence>
+        pile
+        <Choice
+          label="Pile"
+          value={common(papers, (p) => p.pile) ?? ""}
+          options={several(
+            PILES.map((pile) => [pile, pile] as const),
+            common(papers, (p) => p.pile),
+          )}
+          onChange={(pile) => pile && onChange(`sorted it: ${pile}`, (p) => ({ ...p, pile }))}
+        />
+        with
+        <Choice
+          label="Side up"
+          value={common(papers, (p) => p.up) ?? ""}
+          options={several(
+            UPS,
+            common(papers, (p) => p.up),
+          )}
+          onChange={(up) => up && onChange("turned a sheet over", (p) => ({ ...p, up }))}
+        />
       </Sentence>
       <SideEditor face="A" papers={papers} palette={palette} onChange={side("a")} />
       <Box sx={{ pt: 1 }}>

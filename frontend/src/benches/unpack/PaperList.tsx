@@ -1,13 +1,18 @@
 /** The papers of a kit, a line each; names can be typed in a row, one after another. */
 import Box from "@mui/material/Box";
 import Checkbox from "@mui/material/Checkbox";
-import { type KeyboardEvent, useRef } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { type KeyboardEvent, useDeferredValue, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
-import type { Paper } from "../../api/kits";
+import { type Paper, PILES, shelfQuery } from "../../api/kits";
 import { useShown } from "../../api/lengths";
 import { colours } from "../../app/theme";
+import { Choice } from "../../ui/Choice";
+import { IconAction } from "../../ui/IconAction";
 import { aName, InlineText, wholeNumber } from "../../ui/InlineText";
+import { SearchField } from "../../ui/SearchField";
 import { Swatch } from "../../ui/Swatch";
+import { isCalled, wordsOf } from "../../ui/search";
 import { NextName } from "./NextName";
 
 interface Props {
@@ -15,7 +20,7 @@ interface Props {
   tiles: Record<string, Schemas["Tiles"]>;
   chosen: string[];
   onChoose: (ids: string[]) => void;
-  onChange: (what: string, id: string, change: Partial<Paper>) => void;
+  onChange: (what: string, ids: string[], change: (paper: Paper) => Partial<Paper>) => void;
   onAdd: (name: string) => void;
   onCopy: (ids: string[]) => void;
   onRemove: (ids: string[]) => void;
@@ -24,14 +29,25 @@ interface Props {
 }
 
 export function PaperList(props: Props) {
-  const { papers, tiles, chosen, onChoose, onChange, onAdd, onCopy, onRemove } = props;
+  const { tiles, chosen, onChoose, onChange, onAdd, onCopy, onRemove } = props;
   const list = useRef<HTMLDivElement>(null);
+  const [typed, setTyped] = useState("");
+  const asked = useDeferredValue(typed);
+  const { data: there = [] } = useQuery(shelfQuery());
+  const words = new Map(there.map((one) => [one.paper, one.words]));
+  const papers = props.papers.filter((paper) =>
+    isCalled(asked, [...(words.get(paper.id) ?? []), ...wordsOf(`${paper.name} ${paper.pile}`)]),
+  );
   const all = chosen.length === papers.length && papers.length > 0;
 
   function choose(id: string, more: boolean): void {
     if (!more) onChoose([id]);
     else onChoose(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id]);
   }
+
+  const sort = (ids: string[], pile: Paper["pile"]) => onChange(`sorted it: ${pile}`, ids, () => ({ pile }));
+  const turnOver = (ids: string[]) =>
+    onChange("turned a sheet over", ids, (paper) => ({ up: paper.up === "A" ? "B" : "A" }));
 
   function onKeyDown(event: KeyboardEvent, k: number): void {
     if (event.target !== event.currentTarget) return;
@@ -50,7 +66,11 @@ export function PaperList(props: Props) {
       event.preventDefault();
       props.onEdit(chosen.includes(id) ? chosen : [id]);
     }
-    if (event.key === "Delete") onRemove(chosen.includes(id) ? chosen : [id]);
+    const pile = SORTED_BY[event.key];
+    if (pile && !event.ctrlKey && !event.metaKey) sort(chosen.includes(id) ? chosen : [id], pile);
+    else if (event.key.toLowerCase() === "t" && !event.ctrlKey && !event.metaKey)
+      turnOver(chosen.includes(id) ? chosen : [id]);
+    else if (event.key === "Delete") onRemove(chosen.includes(id) ? chosen : [id]);
     else if (event.key.toLowerCase() === "d" && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
       onCopy(chosen.includes(id) ? chosen : [id]);
@@ -59,6 +79,19 @@ export function PaperList(props: Props) {
 
   return (
     <Box ref={list} sx={{ containerType: "inline-size" }}>
+      {props.papers.length > 0 && (
+        <Box sx={{ p: 1, maxWidth: 420 }}>
+          <SearchField
+            label="Look for a paper"
+            placeholder="name, colour, dots, likely …"
+            value={typed}
+            onChange={setTyped}
+          />
+        </Box>
+      )}
+      {props.papers.length > 0 && !papers.length && (
+        <Box sx={{ px: 2, py: 1, color: colours.soft }}>No paper of this kit goes by that word.</Box>
+      )}
       {papers.length > 0 && (
         <Box
           sx={{
@@ -76,7 +109,7 @@ export function PaperList(props: Props) {
             indeterminate={!all && chosen.length > 1}
             onChange={() => onChoose(all ? [] : papers.map((p) => p.id))}
           />
-          <span>A and B</span>
+          <span>Up, and back</span>
           <span>Name</span>
           <span data-size>Size</span>
           <Box sx={{ textAlign: "right" }}>Sheets</Box>
@@ -107,31 +140,24 @@ export function PaperList(props: Props) {
             onClick={(event) => event.stopPropagation()}
             onChange={() => choose(paper.id, true)}
           />
-          <Box sx={{ display: "flex", gap: 0.5 }}>
-            <Swatch
-              tile={tiles[paper.id]?.a}
-              width={46}
-              height={46}
-              inches={4}
-              title={`${paper.name}, A: ${paper.a.pattern}`}
-            />
-            <Swatch
-              tile={tiles[paper.id]?.b}
-              width={46}
-              height={46}
-              inches={4}
-              title={`${paper.name}, B: ${paper.b.pattern}`}
-            />
-          </Box>
+          <Sides paper={paper} tiles={tiles[paper.id]} onTurn={() => turnOver([paper.id])} />
           <Box sx={{ minWidth: 0 }}>
             <InlineText
               label={`Name of ${paper.name}`}
               value={paper.name}
               width="100%"
               check={aName}
-              onCommit={(name) => onChange("named a paper", paper.id, { name: name.trim() })}
+              onCommit={(name) => onChange("named a paper", [paper.id], () => ({ name: name.trim() }))}
             />
-            <Box sx={{ pl: 0.5, fontSize: "0.82rem", color: colours.soft }}>{describe(paper)}</Box>
+            <Box sx={{ pl: 0.5, display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}>
+              <Box sx={{ fontSize: "0.82rem", color: colours.soft }}>{describe(paper)}</Box>
+              <Choice
+                label={`Pile of ${paper.name}`}
+                value={paper.pile}
+                options={PILES.map((pile) => [pile, pile] as const)}
+                onChange={(pile) => sort([paper.id], pile)}
+              />
+            </Box>
           </Box>
           <Box data-size>
             <Size paper={paper} />
@@ -143,7 +169,7 @@ export function PaperList(props: Props) {
             numeric
             width="6ch"
             check={wholeNumber(0)}
-            onCommit={(count) => onChange("changed a count", paper.id, { count: Number(count.trim()) })}
+            onCommit={(count) => onChange("changed a count", [paper.id], () => ({ count: Number(count.trim()) }))}
           />
         </Box>
       ))}
@@ -152,16 +178,45 @@ export function PaperList(props: Props) {
   );
 }
 
+/** By these keys the chosen sheets are sorted, as one goes down the list. */
+const SORTED_BY: Record<string, Paper["pile"]> = {
+  "1": "likely",
+  "2": "another story",
+  "3": "not this time",
+  "0": "not sorted",
+};
+
+/** The side that lies up, and behind it the other one. */
+function Sides({
+  paper,
+  tiles,
+  onTurn,
+}: {
+  paper: Paper;
+  tiles: Schemas["Tiles"] | undefined;
+  onTurn: () => void;
+}) {
+  const [up, back] = paper.up === "A" ? (["a", "b"] as const) : (["b", "a"] as const);
+  const title = (side: "a" | "b") => `${paper.name}, ${side.toUpperCase()}: ${paper[side].pattern}`;
+  return (
+    <Box sx={{ display: "flex", alignItems: "end", gap: 0.5 }}>
+      <Swatch tile={tiles?.[up]} width={46} height={46} inches={4} title={title(up)} />
+      <Swatch tile={tiles?.[back]} width={26} height={26} inches={4} title={title(back)} />
+      <IconAction small icon="swap" name={`Turn ${paper.name} over`} onClick={onTurn} />
+    </Box>
+  );
+}
+
 const row = {
   display: "grid",
-  gridTemplateColumns: "40px 100px minmax(120px, 1fr) 110px 64px",
+  gridTemplateColumns: "40px 124px minmax(120px, 1fr) 110px 64px",
   alignItems: "center",
   gap: 1,
   px: 1,
   py: 0.5,
   // Beside an editor on a tablet the size is left to the editor.
   "@container (max-width: 470px)": {
-    gridTemplateColumns: "40px 100px minmax(80px, 1fr) 60px",
+    gridTemplateColumns: "40px 124px minmax(80px, 1fr) 60px",
     "& [data-size]": { display: "none" },
   },
 } as const;

@@ -48,6 +48,11 @@ export const FORMS = [
   ["scrap", "scrap"],
 ] as const;
 
+export const UPS = [
+  ["A", "side A up"],
+  ["B", "side B up"],
+] as const;
+
 export const BUSY = [
   ["0", "plain"],
   ["1", "quiet"],

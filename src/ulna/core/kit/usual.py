@@ -24,7 +24,7 @@ from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Place
 from ulna.core.photos.print_sheets import PrintPaper
 from ulna.core.photos.prints import Print
-from ulna.core.photos.template import Template
+from ulna.core.photos.template import Template, TemplateCell
 
 PAGE = inches(12)
 NEW = "new"
@@ -76,6 +76,7 @@ class Usual:
     punch: Punch
     print_paper: PrintPaper
     template: Template
+    template_cell: TemplateCell
     template_place: Rect
     base: Base
     photo: PhotoPart
@@ -116,6 +117,7 @@ def usual(unit: Unit) -> Usual:
         punch=Punch("circle", begin.of(1)),
         print_paper=_print_paper(unit),
         template=Template("Template", print_.width, print_.height, gap=gaps.narrow, rim=gaps.narrow),
+        template_cell=TemplateCell(),
         template_place=Rect(gaps.border, gaps.border, begin.of(1, 1, 2), begin.of(1, 1, 2)),
         base=Base(NEW),
         photo=PhotoPart(NEW, print_, (mat,)),

@@ -6,19 +6,25 @@ Whichever value of a part makes that piece is changed, and no other: each is tri
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import fields, is_dataclass, replace
-from typing import Any
+from dataclasses import dataclass, fields, is_dataclass, replace
+from typing import Any, Literal
 
 from ulna.core.errors import FieldError
+from ulna.core.geometry.shapes import Shape, fitted
+from ulna.core.measure import Length
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, stand
-from ulna.core.parts.kinds import Part, work_out
-from ulna.core.parts.kinds.grid import Grid, What, fill
+from ulna.core.parts.kinds import Part, grid, tiles, work_out
+from ulna.core.parts.kinds.grid import Grid
 from ulna.core.parts.kinds.joint import Joint
-from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.kinds.tiles import Tiles
+from ulna.core.parts.pieces import CellSpot, Ground, PaperChoice, Piece
 from ulna.core.photos.prints import Print
+from ulna.core.ranges import Gap, Size
 
 Way = tuple[str | int, ...]
+What = Literal["photo", "paper", "tile", "card", "title", "words", "empty"]
+"""What a cell of a grid or of tiles can be for."""
 TRIED = "?"
 """A paper or photo that is none, to see which piece a value makes."""
 
@@ -31,7 +37,7 @@ def put_paper(plan: PagePlan, part: str, piece: str | None, choice: PaperChoice,
     one, found = plan.part(part), stand(plan.parts, ground)[part]
     spot = (piece or "").removeprefix(f"{part}/")
     if isinstance(one, Grid) and any(spot == there.key for there in found.built.spots):
-        return fill(one, spot, "paper", choice=choice)
+        return grid.fill(one, spot, "paper", choice=choice)
     ways = list(_ways(one, PaperChoice))
     wanted = piece or _first(found.built.pieces, lambda p: p.is_paper)
     way = _making(one, ways, PaperChoice(TRIED), lambda p: p.choice.paper == TRIED, wanted, found, ground)
@@ -50,8 +56,8 @@ def put_photo(plan: PagePlan, part: str, piece: str | None, photo: str, ground: 
     one, found = plan.part(part), stand(plan.parts, ground)[part]
     spot = (piece or "").removeprefix(f"{part}/")
     there = next((there for there in found.built.spots if there.key == spot), None)
-    if isinstance(one, Grid) and there is not None:
-        return fill(one, spot, "photo", Print(photo, there.rect.width, there.rect.height))
+    if there is not None:
+        return _filled(one, there, "photo", Print(photo, there.rect.width, there.rect.height))
     ways = list(_ways(one, Print))
     free = [way for way in ways if _at(one, way).photo is None]
     way = None
@@ -64,29 +70,50 @@ def put_photo(plan: PagePlan, part: str, piece: str | None, photo: str, ground: 
     return made
 
 
-def keep_for(plan: PagePlan, part: str, spot: str, what: What) -> Part:
-    """The grid with a cell for that: a photo, paper, a card, a title, words, or nothing.
+def keep_for(plan: PagePlan, part: str, spot: str, what: What, ground: Ground) -> Part:
+    """The grid or the tiles with a cell for that.
 
-    Raises `NotOnShelf`, and `FieldError` for another part, or a cell that is not there.
+    Raises `NotOnShelf`, and `FieldError` for another part, a cell that is not there, or one that cannot be for that.
     """
-    one = plan.part(part)
-    if not isinstance(one, Grid):
-        raise FieldError("part", part, "this has no cells", "press on a cell of a grid")
-    return fill(one, spot.removeprefix(f"{part}/"), what)
+    one, key = plan.part(part), spot.removeprefix(f"{part}/")
+    if not isinstance(one, Grid | Tiles):
+        raise FieldError("part", part, "this has no cells", "press on a cell of a grid or on a tile")
+    there = next((there for there in stand(plan.parts, ground)[part].built.spots if there.key == key), None)
+    if there is None:
+        raise FieldError("cell", key, "there is no such cell", "press on one that is drawn")
+    return _filled(one, there, what)
+
+
+def _filled(one: Part, there: CellSpot, what: What, print_: Print | None = None) -> Part:
+    """A part with something in one of its cells. Raises `FieldError` where that cannot be."""
+    why = dict(there.cannot).get(what)
+    if why:
+        raise FieldError("cell", there.name, why, "choose another cell, or something else for it")
+    if isinstance(one, Tiles):
+        return tiles.fill(one, there.key, what, print_)
+    return grid.fill(one, there.key, what, print_) if isinstance(one, Grid) else one
 
 
 def pour(plan: PagePlan, part: str, photos: Sequence[str], ground: Ground) -> tuple[Part, int]:
     """The part with the photos in its free places, in order; how many found none.
 
-    The cells of a grid are filled row by row, but for those kept for a title, words or nothing; a joint mat grows.
+    Cells are filled row by row, but for those kept for a title, words, a card or nothing; a joint mat grows.
     """
     one, left = plan.part(part), list(photos)
-    if isinstance(one, Grid):
+    if isinstance(one, Grid | Tiles):
         built = stand(plan.parts, ground)[part].built
-        shown = {piece.id for piece in built.pieces if _shows(piece)}
-        for spot in built.spots:
-            if left and spot.what in ("paper", "photo") and f"{part}/{spot.key}" not in shown:
-                one = fill(one, spot.key, "photo", Print(left.pop(0), spot.rect.width, spot.rect.height))
+        shown = {piece.id.replace("/photo-", "/tile-") for piece in built.pieces if _shows(piece)}
+        free = [there for there in built.spots if there.what == "photo" and f"{part}/{there.key}" not in shown]
+        plain = [
+            there
+            for there in built.spots
+            if there.what in ("paper", "tile")
+            and f"{part}/{there.key}" not in shown
+            and "photo" not in dict(there.cannot)
+        ]
+        for there in [*free, *plain] if isinstance(one, Tiles) else built.spots:
+            if left and there in (*free, *plain):
+                one = _filled(one, there, "photo", Print(left.pop(0), there.rect.width, there.rect.height))
         return one, len(left)
     for way in list(_ways(one, Print)):
         if left and _at(one, way).photo is None:
@@ -98,6 +125,37 @@ def pour(plan: PagePlan, part: str, photos: Sequence[str], ground: Ground) -> tu
         )
         left = left[room:]
     return one, len(left)
+
+
+@dataclass(frozen=True, slots=True)
+class PrintChange:
+    """What becomes another one of many prints at once; what is nothing stays as each has it."""
+
+    width: Size | None = None
+    height: Size | None = None
+    rim: Gap | None = None
+    shape: Shape | None = None
+
+    def of(self, print_: Print, mark: Length) -> Print:
+        """The print with it. One that lies sideways stays so; a shape that has sides of its own makes them fit."""
+        width, height = self.width or print_.width, self.height or print_.height
+        if self.width and self.height and (print_.width > print_.height) != (width > height):
+            width, height = height, width
+        if self.shape is not None and self.shape != print_.shape:
+            width, height = fitted(self.shape, width, height, mark)
+        rim = print_.rim if self.rim is None else self.rim
+        below = print_.below if self.rim is None else None
+        return replace(print_, width=width, height=height, rim=rim, below=below, shape=self.shape or print_.shape)
+
+
+def reprinted(plan: PagePlan, parts: Sequence[str], change: PrintChange, mark: Length) -> tuple[PagePlan, int]:
+    """The recipe with every print of these parts changed; how many prints these are."""
+    found, many = list[Part](), 0
+    for part in plan.parts:
+        for way in list(_ways(part, Print)) if part.id in parts else ():
+            part, many = _with(part, way, change.of(_at(part, way), mark)), many + 1
+        found.append(part)
+    return replace(plan, parts=tuple(found)), many
 
 
 def _shows(piece: Piece) -> str | None:

@@ -266,12 +266,15 @@ class Handle:
 
 @dataclass(frozen=True, slots=True)
 class CellSpot:
-    """A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there."""
+    """A place within a part that is filled by pressing on it, from the part's corner: its key, what lies there, what
+    else it may be for, and why not for others."""
 
     key: str
     name: str
     rect: Rect
     what: str
+    may: tuple[str, ...] = ()
+    cannot: tuple[tuple[str, str], ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -105,7 +105,7 @@ def lessened(rims: Borders, by: Length) -> Borders:
 def words(print_: Print, ruler: Ruler) -> str:
     """Size, shape, rim and cutting in words, as in: 4 × 6 upright, rim 1/8, trimmed by 1/16."""
     w, h = print_.width, print_.height
-    way = "square" if w == h else "upright" if h > w else "lying"
+    way = "square" if w == h else "upright" if h > w else "sideways"
     kind = {"rectangle": way, "on the tip": "on the tip"}.get(print_.shape, f"{print_.shape} {way}")
     if print_.shape != "rectangle" and w == h:
         kind = print_.shape

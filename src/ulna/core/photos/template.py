@@ -21,11 +21,14 @@ from ulna.core.ranges import Gap, Many, Size, Title, Whole
 
 @dataclass(frozen=True, slots=True)
 class TemplateCell:
-    """A photo of a template: in the rows, or at a `place` of its own, counted from the template's corner."""
+    """A photo of a template: in the rows, there over so many places `across` and `down`, or at a `place` of its own,
+    counted from the template's corner. Without a photo its place stays white."""
 
     photo: str | None = None
     frame: Frame | None = None
     place: Rect | None = None
+    across: Annotated[int, Whole(1, 20)] = 1
+    down: Annotated[int, Whole(1, 20)] = 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,30 +50,51 @@ class Template:
 
 
 def rows(template: Template) -> list[Rect]:
-    """The places of the rows, left to right and downward; none where gaps and rim leave nothing."""
+    """The places of the rows, left to right and downward, as the cells take them up one after the other; a cell that
+    spans ends where another one, or the template, begins. None where gaps and rim leave nothing."""
     t = template
     across = t.width - t.rim * 2 - t.gap * (t.columns - 1)
     down = t.height - t.rim * 2 - t.gap * (t.rows - 1)
     if across <= ZERO or down <= ZERO:
         return []
-    found = []
-    for k in range(t.rows * t.columns):
-        row, column = divmod(k, t.columns)
-        x1, x2 = across.part(column, t.columns), across.part(column + 1, t.columns)
-        y1, y2 = down.part(row, t.rows), down.part(row + 1, t.rows)
-        found.append(Rect(t.rim + x1 + t.gap * column, t.rim + y1 + t.gap * row, x2 - x1, y2 - y1))
+    cells = iter([cell for cell in t.cells if cell.place is None])
+    found, taken = list[Rect](), set[tuple[int, int]]()
+    for row in range(t.rows):
+        for column in range(t.columns):
+            if (row, column) in taken:
+                continue
+            cell = next(cells, TemplateCell())
+            wide = _free(taken, [(row, c) for c in range(column, min(column + cell.across, t.columns))])
+            lines = [
+                [(r, c) for c in range(column, column + wide)] for r in range(row, min(row + cell.down, t.rows))
+            ]
+            high = next((k for k, line in enumerate(lines) if taken.intersection(line)), len(lines))
+            taken.update(spot for line in lines[:high] for spot in line)
+            x1, x2 = across.part(column, t.columns), across.part(column + wide, t.columns)
+            y1, y2 = down.part(row, t.rows), down.part(row + high, t.rows)
+            x, y = t.rim + x1 + t.gap * column, t.rim + y1 + t.gap * row
+            found.append(Rect(x, y, x2 - x1 + t.gap * (wide - 1), y2 - y1 + t.gap * (high - 1)))
     return found
 
 
+def _free(taken: set[tuple[int, int]], spots: list[tuple[int, int]]) -> int:
+    """How many of them are free, one after the other."""
+    return next((k for k, spot in enumerate(spots) if spot in taken), len(spots))
+
+
 def cuts(template: Template) -> tuple[list[Length], list[Length]]:
-    """Where a template is cut apart: distances from its left edge, and from its top; a gap takes two cuts.
+    """Where a template is cut apart: distances from its left edge, and from its top; a gap takes two cuts. What would go
+    through a photo that spans is cut by hand.
 
     Cells at places of their own may lie across each other and are not counted.
     """
     cells = rows(template)
     across = sorted({edge for cell in cells for edge in (cell.x, cell.right)} - {ZERO, template.width})
     down = sorted({edge for cell in cells for edge in (cell.y, cell.bottom)} - {ZERO, template.height})
-    return across, down
+    return (
+        [x for x in across if not any(cell.x < x < cell.right for cell in cells)],
+        [y for y in down if not any(cell.y < y < cell.bottom for cell in cells)],
+    )
 
 
 def filled(template: Template) -> list[tuple[TemplateCell, Rect]]:

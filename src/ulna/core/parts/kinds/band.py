@@ -154,7 +154,7 @@ def name(part: Band, ground: Ground) -> str:
 
 def sentence(part: Band, ground: Ground) -> str:
     say = ground.ruler.say
-    how = f"{part.count} {'upright' if part.upright else 'lying'} strips {say(part.width)} × {say(part.length)}"
+    how = f"{part.count} {'upright' if part.upright else 'sideways'} strips {say(part.width)} × {say(part.length)}"
     apart = (
         "touching"
         if not part.gap

@@ -34,9 +34,12 @@ from ulna.core.ranges import Count, Gap, Id, Many, Seed, Size, Whole
 
 Solved = Literal["nothing", "cells", "gap", "margins", "equal gaps", "how many"]
 What = Literal["paper", "photo", "empty", "title", "words", "card"]
+WHATS: tuple[What, ...] = ("photo", "paper", "card", "title", "words", "empty")
 USUAL = tuple((parse(w), parse(h)) for w, h in PRINT_SIZES)
 KEPT_FREE: tuple[What, ...] = ("empty", "title", "words")
 MOST = 400
+USUAL_RIM = inches(0, 1, 8)
+"""Of a print: the white border inside its size."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,7 +154,7 @@ def build(part: Grid, ground: Ground, room: Rect) -> Built:
         tuple(findings),
         handles=_handles(part, xs, ys, across, down),
         spots=tuple(
-            CellSpot(_key(cell), _where(cell), _box(cell, xs, ys, across.cell, down.cell), cell.what)
+            CellSpot(_key(cell), _where(cell), _box(cell, xs, ys, across.cell, down.cell), cell.what, WHATS)
             for cell in cells_of(part, len(ys), len(xs))
         ),
     )
@@ -239,7 +242,7 @@ def _key(cell: Cell) -> str:
     return f"cell-{cell.row + 1}-{cell.column + 1}"
 
 
-def fill(part: Grid, key: str, what: What, print_: Print | None = None, choice: PaperChoice | None = None) -> Grid:
+def fill(part: Grid, key: str, what: str, print_: Print | None = None, choice: PaperChoice | None = None) -> Grid:
     """The grid with something in the cell of that key ("cell-1-2": row, column); one that was not named is then.
 
     Raises `FieldError` where the grid has no such cell.
@@ -248,6 +251,8 @@ def fill(part: Grid, key: str, what: What, print_: Print | None = None, choice: 
     found = _KEY.fullmatch(key)
     if found is None:
         raise FieldError("cell", key, "this grid has no such cell", "press on one of its cells")
+    if what not in WHATS:
+        raise FieldError("what", what, "a cell of a grid cannot be for that", f"choose one of {', '.join(WHATS)}")
     cell = named.get(key) or Cell(int(found[1]) - 1, int(found[2]) - 1)
     filled = replace(cell, what=what, print=print_, choice=choice)
     cells = tuple(filled if one is cell else one for one in part.cells)
@@ -318,13 +323,18 @@ def _unlike(part: Grid, across: GridWay, down: GridWay, wide: Length, ruler: Rul
     """Equal gaps come out different across and down: the cell that makes them equal is offered."""
     gx, gy = _units(across.gap), _units(down.gap)
     even = ruler.round(_units((wide.units - down.gap * (across.count + 1)) / across.count))
-    told = f"Gaps are {ruler.say(ruler.round(gx))} across and {ruler.say(ruler.round(gy))} down."
-    remedies: tuple[Remedy, ...] = ()
+    gaps = [(ruler.round(gx), "across"), (ruler.round(gy), "down")]
+    told = "Gaps are " + " and ".join(f"{ruler.say(g) if g else 'none'} {way}" for g, way in gaps) + "."
+    remedies = list[Remedy]()
+    touching = [way for gap, way in gaps if not gap]
+    if touching:
+        told += f" The cells touch {' and '.join(touching)}."
+        remedies += [Remedy(says, mended) for says, mended in _rims_off(part, ruler)]
     if even >= SIZE.least:
         mended = replace(part, cell_width=even)
         told += f" Cells {ruler.say(even)} wide would make them equal."
-        remedies = (Remedy(f"Make cells {ruler.say(even)} wide", mended),)
-    return Finding("gaps", "note", part.id, told, remedies)
+        remedies.append(Remedy(f"Make cells {ruler.say(even)} wide", mended))
+    return Finding("gaps", "note", part.id, told, tuple(remedies))
 
 
 def _does_not_fit(
@@ -360,11 +370,7 @@ def _remedies(part: Grid, across: GridWay, down: GridWay, ruler: Ruler) -> list[
     """In the order in which people use them: rim off, trimmed, smaller prints, smaller gap, one column fewer."""
     found = list[tuple[str, Grid]]()
     prints = [c.print for c in part.cells if c.what == "photo" and c.print]
-    if prints and all(p.rim and not p.rim_off for p in prints):
-        rim = prints[0].rim
-        smaller = _smaller(part, part.cell_width - rim * 2, part.cell_height - rim * 2)
-        off = tuple(replace(c, print=replace(c.print, rim_off=True)) if c.print else c for c in part.cells)
-        found.append(("Cut the rims off", replace(smaller, cells=off)))
+    found += _rims_off(part, ruler)
     if part.open == "nothing" and prints:
         each = max(_share(across), _share(down))
         t = ruler.step(each.part(1, 2) - Length(1), 1)
@@ -388,6 +394,20 @@ def _remedies(part: Grid, across: GridWay, down: GridWay, ruler: Ruler) -> list[
     if down.missing and part.rows > 1:
         found.append(("One row fewer", replace(part, rows=part.rows - 1)))
     return found
+
+
+def _rims_off(part: Grid, ruler: Ruler) -> list[tuple[str, Grid]]:
+    """What people try first: prints without their white rims, in cells that are as much smaller. Photos that are still
+    to be chosen are thought to have the rim of the others, or the usual one."""
+    prints = [c.print for c in part.cells if c.what == "photo" and c.print]
+    waiting = part.rest == "photo" or any(c.what == "photo" and not c.print for c in part.cells)
+    if not (prints or waiting) or not all(p.rim and not p.rim_off for p in prints):
+        return []
+    rim = prints[0].rim if prints else USUAL_RIM
+    smaller = _smaller(part, part.cell_width - rim * 2, part.cell_height - rim * 2)
+    off = tuple(replace(c, print=replace(c.print, rim_off=True)) if c.print else c for c in part.cells)
+    says = "Cut the rims off" if prints else f"Cut the rims off, {ruler.say(rim)} all round"
+    return [(says, replace(smaller, cells=off))]
 
 
 def _share(way: GridWay) -> Length:

@@ -7,10 +7,12 @@ from __future__ import annotations
 
 import math
 import random
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from typing import Annotated, ClassVar, Literal
 
+from ulna.core.errors import FieldError
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import lattice, polygons
 from ulna.core.geometry.colouring import Spot, coloured, counts
@@ -26,13 +28,15 @@ from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.cards import printed
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import NO_PAPER
-from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
+from ulna.core.parts.pieces import Built, CellSpot, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.printed import lay, nothing_left
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Count, Gap, Id, Many, Name, Seed, Size, Whole
 
 MOST = 600
+WHATS = ("tile", "photo", "paper", "card", "words", "empty")
+"""What a cell can be for."""
 Layout = Literal["region", "ring", "scattered"]
 FIGURES_OF_TILES: dict[TileShape, Literal["hexagon", "circle"]] = {"hexagon": "hexagon", "circle": "circle"}
 
@@ -134,7 +138,56 @@ def build(part: Tiles, ground: Ground, room: Rect) -> Built:
     if part.height is not None:
         handles.append(Handle("height", "height", wide.part(1, 2), high, 0, 1))
     told_sum = _told(part, pieces, f, ground)
-    return Built(wide, high, tuple(pieces), told_sum, tuple(findings), handles=tuple(handles))
+    seen_whole = [(tile, not part.trimmed or _is_whole(tile, region)) for tile in laid]
+    return Built(
+        wide,
+        high,
+        tuple(pieces),
+        told_sum,
+        tuple(findings),
+        handles=tuple(handles),
+        spots=tuple(_cell(part, tile, taken.get(tile.spot), whole, ground) for tile, whole in seen_whole),
+    )
+
+
+def _is_whole(tile: Tile, region: Polygon) -> bool:
+    seen = polygons.clipped(tile.outline, region)
+    return bool(seen) and polygons.area(seen) > polygons.area(tile.outline) - polygons.NEGLIGIBLE
+
+
+def _cell(part: Tiles, tile: Tile, own: Taken | None, whole: bool, ground: Ground) -> CellSpot:
+    """A cell to press on. What needs all of it cannot come into one that the edge trims."""
+    row, column = tile.spot
+    what = own.what if own is not None else "tile"
+    why = "the edge trims this cell" if not whole else ""
+    cards = any(paper.cards and paper.count for paper in ground.shelf.papers.values())
+    cannot = [("photo", why), ("card", why)] if why else []
+    if not cards and not why:
+        cannot.append(("card", "no sheet with printed cards is on the shelf"))
+    key, name = f"tile-{row}-{column}", f"row {row + 1}, column {column + 1}"
+    at = leftovers.box_of(tile.outline, ground.ruler)
+    return CellSpot(key, name, at, what, WHATS, tuple(cannot))
+
+
+def fill(part: Tiles, key: str, what: str, print_: Print | None = None, choice: PaperChoice | None = None) -> Tiles:
+    """The tiles with something in the cell of that key ("tile-1-2": row, column, from 0), paper being one of its own;
+    "tile" makes it one like the others. Raises `FieldError` where there can be no such cell."""
+    found = _KEY.fullmatch(key)
+    if found is None:
+        raise FieldError("cell", key, "these tiles have no such cell", "press on one of their cells")
+    if what not in WHATS:
+        raise FieldError("what", what, "a tile cannot be for that", f"choose one of {', '.join(WHATS)}")
+    spot = int(found[1]), int(found[2])
+    others = tuple(one for one in part.taken if (one.row, one.column) != spot)
+    if what == "tile":
+        return replace(part, taken=others)
+    own = Taken(*spot, what=what, print=print_)  # type: ignore[arg-type]
+    if choice is not None:
+        own = replace(own, choice=choice)
+    return replace(part, taken=(*others, own))
+
+
+_KEY = re.compile(r"tile-(\d{1,3})-(\d{1,3})")
 
 
 def _on_marks(tile: Tile, f: Length, ruler: Ruler) -> Tile:

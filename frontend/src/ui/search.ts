@@ -1,5 +1,5 @@
 /** What is looked for by what is typed: in the menu, on the shelf. */
-import type { Offered } from "../../api/usual";
+import type { Offered } from "../api/usual";
 
 /** The entries whose words begin with what was typed, those whose own name does first. */
 export function found(menu: readonly Offered[], typed: string): Offered[] {
