@@ -7658,13 +7658,17 @@ export interface components {
             /** @default changed the template */
             what: string;
         };
-        /** @description `places` is where each cell of the rows lies; `cell` is how large they are, in words. */
+        /**
+         * @description `places` is where each cell of the rows lies; `cell` is how large they are, in words; `told` what does not come
+         *     out as it was said.
+         */
         TemplateOut: {
             cell: string;
             places: components["schemas"]["Rect"][];
             query: string;
             saved: components["schemas"]["Saved"];
             template: components["schemas"]["Template-Output"];
+            told: string[];
         };
         /** @description So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is. */
         "Thing-Input": {

@@ -158,7 +158,7 @@ def test_on_a_tablet_what_is_chosen_and_the_work_are_in_sight_together(
 
 SMALL = """() => [...document.querySelectorAll('button, input, select, textarea, a, [role=button]')]
   .filter((e) => e.checkVisibility({ visibilityProperty: true }) && !e.closest('svg, p, [data-words]'))
-  .map((e) => [e, (e.closest('label, .MuiButtonBase-root, .MuiInputBase-root') || e).getBoundingClientRect()])
+  .map((e) => [e, (e.closest('label, .MuiButtonBase-root, .MuiInputBase-root, .MuiSlider-root') || e).getBoundingClientRect()])
   .filter(([, r]) => r.width > 1 && (r.width < 44 || r.height < 44))
   .map(([e, r]) => `${e.tagName} ${e.getAttribute('aria-label') || e.textContent} ${r.width} × ${r.height}`)"""
 

@@ -114,6 +114,10 @@ export function themeIn(light: Light) {
               scrollBehavior: "auto !important",
             },
           },
+          // A thumb finds a link that stands for itself; one in a sentence is as tall as its line.
+          "@media (pointer: coarse)": {
+            "main :not(p) > a:not([class])": { display: "inline-block", minHeight: 44, lineHeight: "44px" },
+          },
           // Colours that the person has forced leave shapes and lines alone: what is filled or chosen gets an edge.
           "@media (forced-colors: active)": {
             ".MuiButton-contained, [aria-pressed=true], [aria-current]:not([aria-current=false]), [aria-selected=true]":
@@ -127,6 +131,18 @@ export function themeIn(light: Light) {
         defaultProps: { disableElevation: true, disableRipple: true },
         styleOverrides: {
           root: { minHeight: 36, whiteSpace: "nowrap", "@media (pointer: coarse)": { minHeight: 44 } },
+        },
+      },
+      MuiCheckbox: { styleOverrides: { root: { "@media (pointer: coarse)": { minWidth: 44, minHeight: 44 } } } },
+      MuiSlider: { styleOverrides: { root: { "@media (pointer: coarse)": { padding: "21px 0" } } } },
+      MuiAutocomplete: {
+        styleOverrides: {
+          root: {
+            "@media (pointer: coarse)": {
+              "& .MuiInputBase-root": { minHeight: 44 },
+              "& .MuiAutocomplete-popupIndicator, & .MuiAutocomplete-clearIndicator": { width: 44, height: 44 },
+            },
+          },
         },
       },
       MuiIconButton: { defaultProps: { disableRipple: true } },

@@ -1,5 +1,6 @@
 /** One of a few words, in a sentence. */
 import Box from "@mui/material/Box";
+import { colours } from "../app/theme";
 import { fieldStyle } from "./LengthField";
 
 interface Props<Value extends string> {
@@ -11,9 +12,19 @@ interface Props<Value extends string> {
   wide?: boolean;
   /** For one of several in a line. */
   short?: boolean;
+  /** For one in every line of a list: seen as a field only where one is about to change it. */
+  quiet?: boolean;
 }
 
-export function Choice<Value extends string>({ label, value, options, onChange, wide, short }: Props<Value>) {
+export function Choice<Value extends string>({
+  label,
+  value,
+  options,
+  onChange,
+  wide,
+  short,
+  quiet,
+}: Props<Value>) {
   return (
     <Box
       component="select"
@@ -28,6 +39,13 @@ export function Choice<Value extends string>({ label, value, options, onChange, 
         maxWidth: wide ? "40ch" : short ? "15ch" : "24ch",
         textAlign: "left",
         cursor: "pointer",
+        ...(quiet && {
+          fontSize: "0.82rem",
+          color: colours.soft,
+          background: "transparent",
+          borderBottomColor: "transparent",
+          "&:hover": { background: colours.tint },
+        }),
       }}
     >
       {options.map(([key, words]) => (

@@ -51,6 +51,7 @@ export function Dividers<Value extends string>({ label, value, options, onChange
               mb: "-1px",
               px: 2.25,
               minHeight: front ? 44 : 38,
+              "@media (pointer: coarse)": { minHeight: 44 },
               alignSelf: "flex-end",
               cursor: "pointer",
             }}

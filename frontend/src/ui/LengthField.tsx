@@ -165,6 +165,6 @@ export function fieldStyle(wrong = false) {
     padding: "3px 4px",
     minWidth: "3.2ch",
     maxWidth: "18ch",
-    "@media (pointer: coarse)": { minHeight: 44 },
+    "@media (pointer: coarse)": { minHeight: 44, minWidth: 44 },
   } as const;
 }

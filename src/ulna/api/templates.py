@@ -11,7 +11,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.wire import Edit, Saved, What, saved
 from ulna.core.geometry.rects import Rect
-from ulna.core.photos.template import Template, rows
+from ulna.core.photos.template import Template, cut_short, rows
 from ulna.formats.documents import Doc
 from ulna.household.home import Household
 from ulna.store.states import Kept
@@ -20,13 +20,15 @@ router = APIRouter(prefix="/api", tags=["templates"])
 
 
 class TemplateOut(BaseModel):
-    """`places` is where each cell of the rows lies; `cell` is how large they are, in words."""
+    """`places` is where each cell of the rows lies; `cell` is how large they are, in words; `told` what does not come
+    out as it was said."""
 
     saved: Saved
     template: Doc[Template]
     places: list[Doc[Rect]]
     cell: str
     query: str
+    told: list[str]
 
 
 class TemplateIn(Edit):
@@ -43,6 +45,7 @@ def _out(kept: Kept[Template], home: Household) -> TemplateOut:
         places=places,
         cell=home.ruler().say_size(places[0].width, places[0].height) if places else "",
         query="?" + urlencode({"v": photo.edition}) if photo else "",
+        told=cut_short(kept.body),
     )
 
 

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from tests.core.examples import size
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches, parse
-from ulna.core.photos.template import Template, TemplateCell, cuts, filled, rows
+from ulna.core.photos.template import Template, TemplateCell, cut_short, cuts, filled, rows
 
 
 def test_cells_share_what_gaps_and_rim_leave() -> None:
@@ -77,3 +77,11 @@ def test_whatever_spans_no_two_photos_lie_on_each_other_and_all_of_it_is_covered
     found = rows(Template("t", rows=4, columns=4, gap=ZERO, rim=ZERO, cells=tuple(cells)))
     assert sum(cell.area for cell in found) == inches(4).units * inches(6).units
     assert not any(one.meets(other) for k, one in enumerate(found) for other in found[:k])
+
+
+def test_a_span_that_finds_no_room_is_told() -> None:
+    """The second of two columns cannot go over two."""
+    cells = (TemplateCell("a"), TemplateCell("b", across=2))
+    assert cut_short(Template("t", rows=3, columns=2, cells=cells)) == [
+        "Place 2 has room for 1 × 1 places, not for 2 × 1."
+    ]

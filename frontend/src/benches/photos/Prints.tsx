@@ -225,7 +225,7 @@ function Wanted({ answer, prints, pictures, onChange }: WantedProps) {
             <InlineText
               label={`Copies of ${name}`}
               value={String(one.copies)}
-              width={40}
+              width={44}
               align="center"
               numeric
               check={(text) => (/^\d{1,2}$/.test(text.trim()) ? null : `“${text}” is no whole number from 0 to 99`)}

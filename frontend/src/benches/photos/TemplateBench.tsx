@@ -13,6 +13,7 @@ import { box, NOTHING } from "../../page/scale";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
+import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
@@ -112,6 +113,9 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
       <Box data-cell-size sx={{ color: size ? colours.verdigris : colours.madder, fontWeight: 700 }}>
         {size ? unbroken(`Each photo is ${size}`) : "Gaps and rim leave nothing for the photos; make them smaller."}
       </Box>
+      {state.answer.told.map((sentence) => (
+        <Finding key={sentence} severity="note" sentence={sentence} />
+      ))}
       {own.map((cell, k) => (
         <OwnPlace
           // biome-ignore lint/suspicious/noArrayIndexKey: a place is its number in the list

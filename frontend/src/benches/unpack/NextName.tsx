@@ -30,6 +30,7 @@ export function NextName({ label, onAdd }: { label: string; onAdd: (name: string
           width: "100%",
           maxWidth: 380,
           p: "8px 10px",
+          minHeight: 44,
           border: `1.5px dashed ${colours.verdigris}`,
           borderRadius: 1,
           background: colours.paper,

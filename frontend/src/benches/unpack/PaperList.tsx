@@ -152,6 +152,7 @@ export function PaperList(props: Props) {
             <Box sx={{ pl: 0.5, display: "flex", flexWrap: "wrap", alignItems: "center", columnGap: 1 }}>
               <Box sx={{ fontSize: "0.82rem", color: colours.soft }}>{describe(paper)}</Box>
               <Choice
+                quiet
                 label={`Pile of ${paper.name}`}
                 value={paper.pile}
                 options={PILES.map((pile) => [pile, pile] as const)}

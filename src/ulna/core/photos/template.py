@@ -57,8 +57,19 @@ def rows(template: Template) -> list[Rect]:
     down = t.height - t.rim * 2 - t.gap * (t.rows - 1)
     if across <= ZERO or down <= ZERO:
         return []
+    found = list[Rect]()
+    for row, column, wide, high in spans(t):
+        x1, x2 = across.part(column, t.columns), across.part(column + wide, t.columns)
+        y1, y2 = down.part(row, t.rows), down.part(row + high, t.rows)
+        x, y = t.rim + x1 + t.gap * column, t.rim + y1 + t.gap * row
+        found.append(Rect(x, y, x2 - x1 + t.gap * (wide - 1), y2 - y1 + t.gap * (high - 1)))
+    return found
+
+
+def spans(t: Template) -> list[tuple[int, int, int, int]]:
+    """Of each place of the rows: its row, its column, and over how many columns and rows it goes."""
     cells = iter([cell for cell in t.cells if cell.place is None])
-    found, taken = list[Rect](), set[tuple[int, int]]()
+    found, taken = list[tuple[int, int, int, int]](), set[tuple[int, int]]()
     for row in range(t.rows):
         for column in range(t.columns):
             if (row, column) in taken:
@@ -70,11 +81,19 @@ def rows(template: Template) -> list[Rect]:
             ]
             high = next((k for k, line in enumerate(lines) if taken.intersection(line)), len(lines))
             taken.update(spot for line in lines[:high] for spot in line)
-            x1, x2 = across.part(column, t.columns), across.part(column + wide, t.columns)
-            y1, y2 = down.part(row, t.rows), down.part(row + high, t.rows)
-            x, y = t.rim + x1 + t.gap * column, t.rim + y1 + t.gap * row
-            found.append(Rect(x, y, x2 - x1 + t.gap * (wide - 1), y2 - y1 + t.gap * (high - 1)))
+            found.append((row, column, wide, high))
     return found
+
+
+def cut_short(template: Template) -> list[str]:
+    """Which photos go over fewer places than was said, since others or the edge are in the way."""
+    cells = [cell for cell in template.cells if cell.place is None]
+    told = []
+    for k, (cell, (_, _, wide, high)) in enumerate(zip(cells, spans(template), strict=False)):
+        if (wide, high) != (cell.across, cell.down):
+            asked, room = f"{cell.across} × {cell.down}", f"{wide} × {high}"
+            told.append(f"Place {k + 1} has room for {room} places, not for {asked}.")
+    return told
 
 
 def _free(taken: set[tuple[int, int]], spots: list[tuple[int, int]]) -> int:
@@ -83,8 +102,8 @@ def _free(taken: set[tuple[int, int]], spots: list[tuple[int, int]]) -> int:
 
 
 def cuts(template: Template) -> tuple[list[Length], list[Length]]:
-    """Where a template is cut apart: distances from its left edge, and from its top; a gap takes two cuts. What would go
-    through a photo that spans is cut by hand.
+    """Where a template is cut apart: distances from its left edge, and from its top; a gap takes two cuts. What would
+    go through a photo that spans is cut by hand.
 
     Cells at places of their own may lie across each other and are not counted.
     """

@@ -1,5 +1,6 @@
-"""Papers of a kit may be sorted into piles, photos of a template may span: both are written in shape 2 from here on, and
-those of shape 1 are read as they are. Nothing in the tables changes; an older Ulna must not read what it would give up.
+"""Papers of a kit may be sorted into piles, photos of a template may span: both are written in shape 2 from here on,
+and those of shape 1 are read as they are. Nothing in the tables changes; an older Ulna must not read what it would
+give up.
 """
 
 from __future__ import annotations
