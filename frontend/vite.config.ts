@@ -10,7 +10,7 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         // A bench is one file beside two that all share: dozens of small ones are asked for one after the other.
-        advancedChunks: {
+        codeSplitting: {
           groups: [
             { name: "packages", test: /node_modules/, minShareCount: 2, priority: 2 },
             { name: "shared", test: /src\/(api|app|page|parts|ui)\//, minShareCount: 2, priority: 1 },

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from pathlib import Path
 
 import pytest
@@ -97,6 +98,25 @@ def test_the_focal_point_keeps_its_place_in_the_crop(heron: Page) -> None:
     heron.get_by_role("button", name="Turn upright or sideways").click()
     crop_is_at(heron, 6 / box["height"] - 0.001)
     saved(heron)
+
+
+def test_the_focal_point_is_set_by_keys(heron: Page) -> None:
+    """From the middle by three of five hundredths to the right; a face is marked in the same way."""
+    heron.get_by_role("button", name="Set the focal point").focus()
+    heron.keyboard.press("Enter")
+    heron.get_by_label("Crop of heron: arrow keys move the cross").focus()
+    for _ in range(3):
+        heron.keyboard.press("Shift+ArrowRight")
+    heron.keyboard.press("Enter")
+    expect(heron.get_by_title("Focal point: stays in")).to_be_visible()
+    heron.get_by_role("button", name="Mark faces").click()
+    heron.get_by_label("Crop of heron: arrow keys move the cross").focus()
+    heron.keyboard.press("Enter")
+    expect(heron.get_by_role("button", name=re.compile("^Face 1"))).to_be_visible()
+    saved(heron)
+    (kept,) = heron.request.get("/api/photos").json()
+    framing = kept["photo"]["framing"]
+    assert (framing["focal_x"], framing["faces"][0]["x"]) == (pytest.approx(0.65), pytest.approx(0.65))
 
 
 def test_a_photo_that_is_put_away_is_told_on_its_page_and_comes_back(heron: Page) -> None:

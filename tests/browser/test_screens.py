@@ -47,6 +47,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
         if bench == "cut":
             page.get_by_role("link", name="Cut list").click()
             expect(page.locator("[data-done]")).to_be_visible()
+        page.locator("main h1").first.wait_for()
         page.wait_for_load_state("networkidle")
         return page
 
@@ -158,7 +159,8 @@ def test_on_a_tablet_what_is_chosen_and_the_work_are_in_sight_together(
 
 SMALL = """() => [...document.querySelectorAll('button, input, select, textarea, a, [role=button]')]
   .filter((e) => e.checkVisibility({ visibilityProperty: true }) && !e.closest('svg, p, [data-words]'))
-  .map((e) => [e, (e.closest('label, .MuiButtonBase-root, .MuiInputBase-root, .MuiSlider-root') || e).getBoundingClientRect()])
+  .map((e) => [e, e.closest('label, .MuiButtonBase-root, .MuiInputBase-root, .MuiSlider-root') || e])
+  .map(([e, target]) => [e, target.getBoundingClientRect()])
   .filter(([, r]) => r.width > 1 && (r.width < 44 || r.height < 44))
   .map(([e, r]) => `${e.tagName} ${e.getAttribute('aria-label') || e.textContent} ${r.width} × ${r.height}`)"""
 

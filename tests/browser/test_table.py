@@ -19,6 +19,7 @@ from tests.browser.deeds import (
     jpeg,
     kit_there,
     page_there,
+    put,
     row,
     saved,
 )
@@ -264,10 +265,52 @@ def test_photos_are_poured_into_a_grid_and_a_cell_is_pressed(page: Page, tmp_pat
     page.mouse.click(cell["x"] + cell["width"] / 2, cell["y"] + cell["height"] / 2)
     page.get_by_role("menuitem", name="kept for the title").click()
     expect(page.locator("[data-part^=grid] [data-piece$='cell-2-2']")).to_have_count(0)
-    page.locator("[data-cell=cell-3-1]").focus()
+    page.locator("[data-cell=cell-1-1]").focus()
+    page.keyboard.press("ArrowDown")
+    page.keyboard.press("ArrowDown")
     page.keyboard.press("Enter")
     page.get_by_role("menuitem", name="nothing").click()
     expect(page.locator("[data-part^=grid] [data-piece$='cell-3-1']")).to_have_count(0)
+
+
+def test_a_tile_is_pressed_and_says_what_it_cannot_be(page: Page) -> None:
+    """Without a sheet of printed cards it can be no card; one that is kept for words has no tile any more."""
+    kit_there(page)
+    page_there(page)
+    add_part(page, "honeycomb", "Honeycomb")
+    tiles = page.locator("[data-part^=tiles] [data-piece]")
+    expect(tiles.first).to_be_visible()
+    there = tiles.count()
+    cell = page.locator("[data-cell]").nth(there // 2).bounding_box()
+    assert cell is not None
+    page.mouse.click(cell["x"] + cell["width"] / 2, cell["y"] + cell["height"] / 2)
+    card = page.get_by_role("menuitem", name=re.compile("^a card"))
+    expect(card).to_contain_text("no sheet with printed cards is on the shelf")
+    expect(card).to_be_disabled()
+    page.get_by_role("menuitem", name="kept for words").click()
+    expect(tiles).to_have_count(there - 1)
+    saved(page)
+
+
+def test_many_prints_are_set_alike(page: Page) -> None:
+    """Two places for photos of 4 × 6 become 3 × 4 with a rim of 1/8, in one step."""
+    kit_there(page)
+    page_there(page)
+    add_photo_parts(page, [], "A place for one")
+    add_photo_parts(page, [], "A place for one")
+    page.keyboard.press("Control+a")
+    page.get_by_role("button", name="Arrange").click()
+    page.get_by_role("menuitem", name="Print size, rim, shape").click()
+    page.get_by_label("Size of all").select_option(label="3 × 4")
+    put(page, "Rim of all", "1/8")
+    page.get_by_role("button", name="Set them all").click()
+    expect(row(page, "3 × 4 upright, rim 1/8")).to_have_count(1)  # the chosen one shows its fields
+    saved(page)
+    (kept,) = page.request.get("/api/pages").json()
+    prints = [part["print"] for part in kept["page"]["parts"] if part["kind"] == "photo"]
+    assert [(one["width"], one["height"], one["rim"]) for one in prints] == [("3 in", "4 in", "1/8 in")] * 2
+    page.keyboard.press("Control+z")
+    expect(row(page, "3 × 4 upright, rim 1/8")).to_have_count(0)
 
 
 def test_nothing_opens_a_sheet_unasked(page: Page) -> None:

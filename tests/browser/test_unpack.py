@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import put, saved, unpack_csv
+from tests.browser.deeds import page_there, put, saved, unpack_csv
 
 
 def new_kit(page: Page) -> None:
@@ -55,6 +55,28 @@ def test_a_side_is_described_by_typing_and_repeated_on_the_back(page: Page) -> N
     put(page, "A side: scale", "2")
     expect(page.get_by_label("A side: scale")).to_have_value("2")
     saved(page)
+
+
+def test_sheets_are_sorted_as_the_box_is_gone_through(page: Page, tmp_path: Path) -> None:
+    """Keys on a line, or the field in it: a pile, and the side that lies up; the shelf beside a page stands so."""
+    unpack_csv(page, tmp_path)
+    lines = page.locator("[data-paper]")
+    lines.nth(0).focus()
+    page.keyboard.press("3")
+    lines.nth(2).focus()
+    page.keyboard.press("1")
+    page.keyboard.press("t")
+    third = str(lines.nth(2).get_attribute("aria-label"))
+    expect(page.get_by_label(f"Pile of {third}")).to_have_value("likely")
+    page.get_by_label("Look for a paper").fill("likely")
+    expect(lines).to_have_count(1)
+    saved(page)
+    page_there(page)
+    page.get_by_role("button", name="Shelf", exact=True).click()
+    shelf = page.get_by_role("region", name="Shelf").get_by_role("listitem")
+    expect(shelf.first).to_contain_text(third)
+    expect(shelf.first.get_by_role("button").first).to_have_accessible_name(re.compile("side B"))
+    expect(shelf.last).to_contain_text("not this time")
 
 
 def test_many_papers_are_edited_at_once(page: Page, tmp_path: Path) -> None:
