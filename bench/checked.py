@@ -6,9 +6,10 @@ import json
 from decimal import Decimal
 from typing import Any
 
-from tests.core.cutting.checker import faults
+from tests.core.planner.checker import faults
 
-from ulna.core.planner.plan import CutPlan, Layout, Placement, SheetPlan, Step, Unplaced
+from ulna.core.planner.by_hand import HandStep
+from ulna.core.planner.plan import CutPlan, Layout, Placement, SheetPlan, Unplaced
 from ulna.core.planner.request import Area
 from ulna.formats import cut_json
 
@@ -28,7 +29,7 @@ def _plan(read: dict[str, Any]) -> CutPlan:
 
 
 def _layout(read: dict[str, Any]) -> Layout:
-    steps = tuple(Step(step["axis"], _length(step["at"]), _area(step["of"])) for step in read["steps"])
+    steps = tuple(HandStep(step["axis"], _length(step["at"]), _area(step["of"])) for step in read["steps"])
     return Layout(tuple(map(_placement, read["placements"])), tuple(map(_area, read["offcuts"])), steps)
 
 

@@ -15,6 +15,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from itertools import count
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 ROOT = Path(__file__).parent.parent
 sys.path[:0] = [str(ROOT), str(ROOT / "bench")]
@@ -42,6 +43,9 @@ from ulna.core.planner import plan_cuts  # noqa: E402
 from ulna.demo import kits  # noqa: E402
 from ulna.formats.documents import read, written  # noqa: E402
 
+if TYPE_CHECKING:
+    from playwright.sync_api import Page
+
 WEB = ROOT / "src/ulna/web"
 
 
@@ -56,7 +60,7 @@ def page_of(parts: int) -> PagePlan:
         )
         for k in range(parts)
     ]
-    return PagePlan("bench", of_kind("12x12", 2), parts=tuple(placed))
+    return PagePlan(f"{parts} parts", of_kind("12x12", 2), parts=tuple(placed))
 
 
 def rich_page() -> PagePlan:
@@ -78,7 +82,7 @@ def rich_page() -> PagePlan:
     ]
     parts += [Band(f"b{k}", 9, parse("1/4"), inches(5), papers=papers, place=at(k, "11")) for k in range(4)]
     parts.append(PhotoPart("photo", Print(None, inches(2), inches(2)), (Mat(choice=papers[0]),), at(1, "5")))
-    return PagePlan("bench of many pieces", of_kind("12x12", 2), parts=tuple(parts))
+    return PagePlan("300 pieces", of_kind("12x12", 2), parts=tuple(parts))
 
 
 def timed(act: Callable[[], object], times: int) -> list[float]:
@@ -189,7 +193,8 @@ WATCH = """() => {
 
 
 def dragging(address: str) -> None:
-    """From a move of the pointer to the part drawn at its new place, in the real Chromium."""
+    """From a move of the pointer to the part drawn at its new place, in the real Chromium; then a page of forty pieces
+    and one of three hundred under the hand."""
     from playwright.sync_api import sync_playwright
     from tests.browser.conftest import launch
 
@@ -209,26 +214,48 @@ def dragging(address: str) -> None:
             page.wait_for_timeout(60)
         page.mouse.up()
         say("from drag to drawn", page.evaluate("drawn"), "100 ms")
-        body = {"page": written(rich_page()), "what": "bench"}
-        kept = page.request.post(f"{address}/api/pages", data=body).json()
-        page.goto(f"{address}/page/{kept['saved']['id']}")
-        photo = page.locator("[data-part=photo]")
-        photo.wait_for()
-        page.wait_for_load_state("networkidle")
-        box = photo.bounding_box()
-        assert box is not None
-        x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
-        page.mouse.move(x, y)
-        page.mouse.down()
-        page.evaluate(CROP_WATCH)
-        for k in range(120):
-            page.mouse.move(x + k, y + (k % 40))
-        found = page.evaluate("drawn")
-        page.mouse.up()
-        say("dragging among some 300 pieces, picture to picture", found, "17 ms")
+        for plan, part in ((page_of(40), "p5"), (rich_page(), "photo")):
+            body = {"page": written(plan), "what": "bench"}
+            kept = page.request.post(f"{address}/api/pages", data=body).json()
+            page.goto(f"{address}/page/{kept['saved']['id']}")
+            page.locator(f"[data-part={part}]").wait_for()
+            page.wait_for_load_state("networkidle")
+            at_the_table(page, part, plan.name)
 
 
-CROP_WATCH = """() => {
+def at_the_table(page: Page, part: str, called: str) -> None:
+    """Dragging a part, coming closer by the wheel, typing its width: from picture to picture."""
+    box = page.locator(f"[data-part={part}]").bounding_box()
+    assert box is not None
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    wanted = "17 ms (60 a second)"
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.evaluate(FRAMES)
+    for k in range(120):
+        page.mouse.move(x + k, y + (k % 40))
+    say(f"dragging on {called}, picture to picture", page.evaluate("drawn"), wanted)
+    page.mouse.up()
+    page.wait_for_timeout(1000)
+    page.keyboard.down("Control")
+    page.evaluate(FRAMES)
+    for k in range(60):
+        page.mouse.wheel(0, -40 if k < 30 else 40)
+        page.wait_for_timeout(8)
+    say(f"zooming on {called}", page.evaluate("drawn"), wanted)
+    page.keyboard.up("Control")
+    page.wait_for_timeout(1000)
+    field = page.get_by_label("Name of the page")
+    field.focus()
+    page.evaluate(FRAMES)
+    for letter in "Twenty-one locks before tea, and rain on the roof":
+        page.keyboard.type(letter)
+        page.wait_for_timeout(8)
+    say(f"typing on {called}", page.evaluate("drawn"), wanted)
+    page.keyboard.press("Escape")
+
+
+FRAMES = """() => {
   window.drawn = [];
   let last = 0;
   const frame = (now) => { if (last) window.drawn.push(now - last); last = now; requestAnimationFrame(frame) };
@@ -252,7 +279,7 @@ def cropping(address: str) -> None:
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
         page.mouse.move(x, y)
         page.mouse.down()
-        page.evaluate(CROP_WATCH)
+        page.evaluate(FRAMES)
         for k in range(120):
             page.mouse.move(x + 80 * math.sin(k / 12), y)
             page.wait_for_timeout(8)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
@@ -34,6 +35,7 @@ from ulna.api import (
 from ulna.api import door as door_routes
 from ulna.api.door import Door, Guard
 from ulna.api.problems import REFUSALS, Problem, register
+from ulna.core.errors import UlnaError
 from ulna.household.home import Household
 from ulna.household.searches import Searches
 
@@ -109,6 +111,14 @@ def _serve_interface(app: FastAPI) -> None:
         if not index.is_file():
             return Response("The interface is not built yet: run make demo.", 503, media_type="text/plain")
         return FileResponse(index, headers={"Cache-Control": "no-cache"})
+
+
+def read_ahead(household: Household) -> None:
+    """Works the long lists out before the first one asks: with twenty thousand photos that takes seconds, once, and
+    from then on only what changes is worked out."""
+    for ask in (kits.list_kits, pages.list_pages, photos.list_photos, book.get_book):
+        with contextlib.suppress(UlnaError):  # who asks for it is told
+            ask(household)
 
 
 def steady() -> None:

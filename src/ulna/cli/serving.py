@@ -110,7 +110,7 @@ def _serve(
     """Opens the household and only then says so. Raises `StoreError`."""
     import uvicorn
 
-    from ulna.api.app import create_app, steady
+    from ulna.api.app import create_app, read_ahead, steady
     from ulna.household.home import Household
     from ulna.household.planroom import Planroom
 
@@ -127,6 +127,7 @@ def _serve(
         except (OSError, ValueError) as error:  # a certificate that is none, a key that is another's
             print(f"{certificate} with {key}: {error}; give a certificate and its key as PEM", file=sys.stderr)
             raise typer.Exit(2) from None
+        read_ahead(household)
         steady()
         scheme = "https" if tls else "http"
         address = f"{scheme}://{host}:{listening.getsockname()[1]}"
