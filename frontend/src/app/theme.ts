@@ -103,6 +103,7 @@ export function themeIn(light: Light) {
           // An outline is at least a unit wide, which on a drawing is an inch: it has rings of its own.
           "svg [tabindex]": { outline: "none !important" },
           "[data-ring]": { display: "none" },
+          "[data-rolling] *": { filter: "none !important" },
           "svg rect[tabindex]:focus-visible": { stroke: `${now.ochre} !important` },
           ":focus-visible > [data-ring]": { display: "inline" },
           "::placeholder": { color: `${now.soft} !important`, opacity: "1 !important" },

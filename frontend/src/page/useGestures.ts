@@ -16,6 +16,8 @@ export function useGestures(
   useEffect(() => {
     const element = svg.current;
     if (!element) return;
+    let [turned, waiting, still] = [0, 0, 0];
+    let wheel = { clientX: 0, clientY: 0 };
     let pinch: { apart: number; x: number; y: number } | null = null;
 
     function onWheel(event: WheelEvent): void {
@@ -24,8 +26,24 @@ export function useGestures(
       if (scrolls && !event.ctrlKey && !latest.current.view.zoomed) return;
       event.preventDefault();
       const by = event.deltaMode === 1 ? event.deltaY * 33 : event.deltaY;
-      const factor = Math.exp(-by * PER_NOTCH * (event.ctrlKey ? 4 : 1));
-      latest.current.zoomBy(factor, pointOn(element as SVGSVGElement, event));
+      turned += by * PER_NOTCH * (event.ctrlKey ? 4 : 1);
+      wheel = { clientX: event.clientX, clientY: event.clientY };
+      // A wheel turns faster than a page can be drawn: what has come together goes into one picture.
+      waiting ||= requestAnimationFrame(roll);
+    }
+
+    /** Soft shadows come back once it stands still: drawing them takes longer than all else. */
+    function moves(): void {
+      element?.setAttribute("data-rolling", "");
+      window.clearTimeout(still);
+      still = window.setTimeout(() => element?.removeAttribute("data-rolling"), 160);
+    }
+
+    function roll(): void {
+      const by = turned;
+      turned = waiting = 0;
+      moves();
+      latest.current.zoomBy(Math.exp(-by), pointOn(element as SVGSVGElement, wheel));
     }
 
     function between(touches: TouchList): { apart: number; x: number; y: number } | null {
@@ -49,6 +67,7 @@ export function useGestures(
       if (pinch && now) {
         event.preventDefault();
         const { zoomBy, panBy } = latest.current;
+        moves();
         panBy(now.x - pinch.x, now.y - pinch.y);
         zoomBy(now.apart / pinch.apart, pointOn(element as SVGSVGElement, { clientX: now.x, clientY: now.y }));
         pinch = now;
@@ -65,6 +84,8 @@ export function useGestures(
     element.addEventListener("touchmove", onTouchMove, hold);
     element.addEventListener("touchend", onTouchEnd);
     return () => {
+      cancelAnimationFrame(waiting);
+      window.clearTimeout(still);
       element.removeEventListener("wheel", onWheel);
       element.removeEventListener("touchstart", onTouchStart);
       element.removeEventListener("touchmove", onTouchMove);
