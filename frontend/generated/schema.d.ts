@@ -2261,14 +2261,16 @@ export interface components {
             of: string | null;
         };
         /**
-         * @description Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level. `dress`
-         *     gives them papers of the shelf that suit.
+         * @description Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level, by the part
+         *     `near` or `on` the page that is in view. `dress` gives them papers of the shelf that suit.
          */
         AddAsked: {
             above?: string | null;
             /** @default false */
             dress: boolean;
             id?: string | null;
+            near?: string | null;
+            on?: ("left" | "right" | "spread") | null;
             page: components["schemas"]["Recipe-Input"];
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };

@@ -21,6 +21,7 @@ import { arrow } from "../ui/arrows";
 import { unbroken } from "../ui/figures";
 import { TilePattern } from "../ui/Swatch";
 import { type Carried, carriedIn, isCarried } from "./carrying";
+import { sideAt } from "./inView";
 import { HandleToMove, ZoomButtons } from "./Nearer";
 import { PieceShape } from "./PieceShape";
 import { Rulers } from "./Rulers";
@@ -116,6 +117,7 @@ export function Drawing(props: Props) {
           ref={svg}
           role="group"
           aria-label="The page at scale"
+          data-in-view={view.zoomed ? sideAt(view.x + view.width / 2, width, page.format.pages) : undefined}
           viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
           width={view.width / pixel}
           height={view.height / pixel}

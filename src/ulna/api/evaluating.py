@@ -14,7 +14,7 @@ from ulna.api.wire import PageAsked
 from ulna.core.kit.cost import Lacking, PaperCost, cost
 from ulna.core.kit.gutting import GutOffer, answered
 from ulna.core.page import moving
-from ulna.core.page.adding import Added, add
+from ulna.core.page.adding import Added, Where, add
 from ulna.core.page.dressing import dressed, taken
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
@@ -101,14 +101,16 @@ class MatChoices(BaseModel):
 
 
 class AddAsked(BaseModel):
-    """Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level. `dress`
-    gives them papers of the shelf that suit.
+    """Adds parts to a recipe; on top of the part `above` where one is named, else each at its usual level, by the part
+    `near` or `on` the page that is in view. `dress` gives them papers of the shelf that suit.
     """
 
     page: Doc[PagePlan]
     parts: Annotated[list[Doc[Part]], Field(min_length=1, max_length=MOST_ADDED)]
     id: str | None = None
     above: str | None = None
+    near: str | None = None
+    on: PageName | None = None
     dress: bool = False
 
 
@@ -156,7 +158,7 @@ def add_parts(asked: AddAsked, home: AtHome) -> list[Doc[Added]]:
     if asked.dress:
         page = evaluate(asked.page, ground)
         parts = [dressed(part, page, ground) for part in parts]
-    added = add(asked.page, parts, ground, asked.above)
+    added = add(asked.page, parts, ground, Where(asked.above, asked.on, asked.near))
     return [replace(one, told=taken(one.part, ground)) for one in added] if asked.dress else added
 
 

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from tests.core.examples import ground, mat
 from tests.core.pages import pages, prints, sixteenths
 from ulna.core.measure import ZERO, Length, Ruler, Unit, inches, mm, parse
-from ulna.core.page.adding import add
+from ulna.core.page.adding import Where, add
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
@@ -32,7 +32,7 @@ def photo(id: str, width: str = "4", height: str = "6") -> PhotoPart:
 
 def with_(plan: PagePlan, *parts: Part, above: str | None = None) -> PagePlan:
     """The plan with new parts at their levels."""
-    for one in add(plan, parts, ground(plan.format), above):
+    for one in add(plan, parts, ground(plan.format), Where(above)):
         ids = [p.id for p in plan.parts]
         at = ids.index(one.under) if one.under else len(ids)
         plan = PagePlan(plan.name, plan.format, parts=(*plan.parts[:at], one.part, *plan.parts[at:]))
@@ -113,6 +113,39 @@ def test_a_twin_lies_directly_on_its_model_and_clear_of_it() -> None:
     plan = with_(with_(PagePlan("x"), strip), photo("photo"))
     twin = with_(plan, Panel("twin", width=inches(8), height=inches(2)), above="strip")
     assert order(twin) == ["strip", "twin", "photo"]
+
+
+def at(plan: PagePlan, part: Part, where: Where) -> tuple[str, str | None]:
+    """Where one more part comes to lie, and under which other one."""
+    (one,) = add(plan, [part], ground(plan.format), where)
+    after = replace(plan, parts=(*plan.parts, one.part))
+    return corners(after)[-1], one.under
+
+
+def test_it_goes_on_the_page_that_is_in_view() -> None:
+    """The right one of an empty double page: 12 in further right."""
+    assert at(PagePlan("x", DOUBLE), photo("a"), Where(on="right"))[0] == "15 3/4, 2 3/4"
+
+
+def test_it_lies_near_what_is_chosen() -> None:
+    """A card of 2 × 2 at the lower right of the right page: the new one of 1 × 1 a usual gap of 1/2 above it, not in
+    the corner of the left page."""
+    chosen = Panel(
+        "card",
+        width=inches(2),
+        height=inches(2),
+        place=Place("right", Across("left", inches(9)), Down("top", inches(9))),
+    )
+    where, _ = at(
+        PagePlan("x", DOUBLE, parts=(chosen,)), Panel("new", width=inches(1), height=inches(1)), Where(near="card")
+    )
+    assert where == "21, 7 1/2"
+
+
+def test_what_finds_no_room_lies_in_front_where_it_is_seen() -> None:
+    """A photo of 11 × 11 on 12 × 12: a panel of 2 × 2, which else would lie under photos, lies on it."""
+    plan = PagePlan("x", parts=(photo("all", "11", "11"),))
+    assert at(plan, Panel("new", width=inches(2), height=inches(2)), Where())[1] is None
 
 
 def test_in_millimetres_the_gaps_are_whole_millimetres() -> None:

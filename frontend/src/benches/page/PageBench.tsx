@@ -11,6 +11,7 @@ import { costQuery, evaluatedQuery } from "../../api/recipe";
 import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow } from "../../app/theme";
+import { pageInView } from "../../page/inView";
 import type { Zoom } from "../../page/useView";
 import type { Part } from "../../parts/kinds";
 import type { Arrange } from "./ArrangeMenu";
@@ -79,11 +80,16 @@ function Bench({ answer }: { answer: PageOut }) {
   const shelf = useShelf();
   const tape = useMeasuring(id, page);
   const move = useMove(id, edits.now, also, edits.editPart, edits.editLate);
-  const add = useAdd(id, edits.now, (what, parts, last, told) => {
-    edits.edit(what, { parts });
-    choose(last);
-    if (told) say(told);
-  });
+  const add = useAdd(
+    id,
+    edits.now,
+    (what, parts, last, told) => {
+      edits.edit(what, { parts });
+      choose(last);
+      if (told) say(told);
+    },
+    () => ({ near: chosen, on: pageInView() }),
+  );
   const { put, keepFor } = usePutting(id, page, edits, add);
   const [shelved, setShelved] = useShelved();
   const part = (page.parts as Part[]).find((p) => p.id === chosen);

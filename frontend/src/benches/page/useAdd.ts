@@ -14,13 +14,15 @@ export function useAdd(
   id: string,
   now: () => Recipe,
   onAdded: (what: string, parts: Part[], last: string, told: string) => void,
+  /** Where the person works: what is chosen, and the page that is looked at closely. */
+  where: () => { near: string | null; on: "left" | "right" | null },
 ): Add {
   // One after the other, so that the next ones find room beside these.
   const turns = useRef<Promise<void>>(Promise.resolve());
 
   async function find(parts: Part[], above: string | undefined, dress: boolean): Promise<Added[]> {
     try {
-      return await addParts({ page: now(), id, parts, above, dress });
+      return await addParts({ page: now(), id, parts, above, dress, ...where() });
     } catch {
       // Nothing answers: they lie in the middle as they come, and a base still goes lowest.
       return parts.map((part) => ({
