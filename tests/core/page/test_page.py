@@ -166,3 +166,10 @@ def test_the_order_of_the_recipe_is_the_order_of_the_pieces() -> None:
     panel = Panel("a", trim=inches(1))
     plan = PagePlan("x", parts=(panel, replace(panel, id="b")))
     assert [p.part for p in evaluate(plan, ground()).pieces] == ["a", "b"]
+
+
+def test_parts_that_would_share_a_name_are_told_apart() -> None:
+    """By their page where they lie on different ones, else by their number."""
+    panels = [Panel(id, place=Place(on)) for id, on in (("a", "left"), ("b", "right"), ("c", "right"))]
+    page = evaluate(PagePlan("x", of_kind("12x12", 2), parts=tuple(panels)), ground(of_kind("12x12", 2)))
+    assert [part.name for part in page.parts] == ["panel, left page", "panel, right page", "panel, right page 2"]

@@ -10,6 +10,7 @@ import { colours } from "../../app/theme";
 import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
 import { fieldStyle } from "../../ui/LengthField";
+import { type Corner, Corners, Outline, START } from "./Corners";
 
 interface Found {
   sheet: Schemas["SheetSeen"];
@@ -38,6 +39,7 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
   const [picture, setPicture] = useState<string | null>(null);
   const [found, setFound] = useState<Found[] | null>(null);
   const [busy, setBusy] = useState(false);
+  const [at, setAt] = useState(0);
   const { say } = useFrame();
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each file
@@ -64,6 +66,14 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
   const change = (k: number, to: Partial<Found>) =>
     setFound((all) => all?.map((one, n) => (n === k ? { ...one, ...to } : one)) ?? null);
 
+  /** One that was not seen, to be marked by hand. */
+  function mark(): void {
+    const all = found ?? [];
+    const sheet = { corners: START, width: "12 in", height: "12 in" } as Found["sheet"];
+    setFound([...all, { sheet, name: `Sheet ${all.length + 1}`, taken: true }]);
+    setAt(all.length);
+  }
+
   async function take(): Promise<void> {
     if (!picture) return;
     setBusy(true);
@@ -85,14 +95,27 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
     <Asking title="Sheets in the photograph" onClose={onClose}>
       {!found && <p role="status">Looking for the sheets …</p>}
       {found?.length === 0 && (
-        <p>
-          No sheet was found. Lay them apart on a ground that is plain and unlike them, look straight down, and try
-          again.
-        </p>
+        <>
+          <p>
+            No sheet was found. Lay them apart on a ground that is plain and unlike them, look straight down, and
+            try again; or mark the corners yourself.
+          </p>
+          <Button variant="contained" onClick={mark}>
+            Mark a sheet
+          </Button>
+        </>
       )}
       {picture && found && found.length > 0 && (
         <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "1fr", md: "minmax(280px, 420px) 1fr" } }}>
-          <Picture id={picture} found={found} />
+          <Picture
+            id={picture}
+            found={found}
+            at={at}
+            onCorners={(corners) => {
+              const one = found[at];
+              if (one) change(at, { sheet: { ...one.sheet, corners } });
+            }}
+          />
           <Box
             component="ol"
             aria-label="Sheets found"
@@ -100,7 +123,7 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
           >
             {found.map((one, k) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is its place in the picture
-              <Box component="li" key={k}>
+              <Box component="li" key={k} onFocus={() => setAt(k)} onClick={() => setAt(k)}>
                 <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
                   <Box
                     component="input"
@@ -133,6 +156,12 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
                 </Box>
               </Box>
             ))}
+            <Box sx={{ color: colours.soft, fontSize: "0.9rem" }}>
+              The corners of sheet {at + 1} can be moved, by hand or with the arrow keys.{" "}
+              <Button size="small" onClick={mark}>
+                Mark another sheet
+              </Button>
+            </Box>
             <Button variant="contained" disabled={busy || !taken.length} onClick={() => void take()}>
               {busy ? "Laying them flat …" : `Take ${taken.length} ${taken.length === 1 ? "sheet" : "sheets"} in`}
             </Button>
@@ -146,8 +175,16 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
 const sizeOf = (sheet: Schemas["SheetSeen"]) => `${sheet.width} × ${sheet.height}`;
 const turned = (size: string) => size.split(" × ").reverse().join(" × ");
 
+interface PictureProps {
+  id: string;
+  found: Found[];
+  /** Whose corners can be moved. */
+  at: number;
+  onCorners: (corners: Corner[]) => void;
+}
+
 /** The photograph, with each sheet outlined and numbered. */
-function Picture({ id, found }: { id: string; found: Found[] }) {
+function Picture({ id, found, at, onCorners }: PictureProps) {
   return (
     <Box sx={{ position: "relative", alignSelf: "start" }}>
       <Box
@@ -156,27 +193,14 @@ function Picture({ id, found }: { id: string; found: Found[] }) {
         alt="The photograph of the sheets"
         sx={{ width: "100%", display: "block" }}
       />
-      <svg
-        viewBox="0 0 100 100"
-        preserveAspectRatio="none"
-        aria-hidden
-        style={{ position: "absolute", inset: 0, width: "100%", height: "100%" }}
-      >
-        {found.map(({ sheet, taken }) => (
-          <polygon
-            key={sheet.corners.join()}
-            points={sheet.corners.map(([x = 0, y = 0]) => `${x * 100},${y * 100}`).join(" ")}
-            fill={taken ? colours.verdigris : "none"}
-            fillOpacity={0.18}
-            stroke={taken ? colours.verdigris : colours.soft}
-            strokeWidth={2}
-            vectorEffect="non-scaling-stroke"
-          />
-        ))}
-      </svg>
+      {found.map(({ sheet, taken }, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is its place in the picture
+        <Outline key={k} corners={sheet.corners} filled={taken} />
+      ))}
       {found.map(({ sheet }, k) => (
         <Box
-          key={sheet.corners.join()}
+          // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is its place in the picture
+          key={k}
           sx={{
             position: "absolute",
             left: `${(sheet.corners[0]?.[0] ?? 0) * 100}%`,
@@ -190,6 +214,7 @@ function Picture({ id, found }: { id: string; found: Found[] }) {
           {k + 1}
         </Box>
       ))}
+      {found[at] && <Corners corners={found[at].sheet.corners} of={`Sheet ${at + 1}`} onChange={onCorners} />}
     </Box>
   );
 }

@@ -17,7 +17,7 @@ from ulna.core.page.halves import halved
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, placed_at, room_of, stand
 from ulna.core.page_formats import PageFormat
-from ulna.core.parts.kinds import MOST_WORKED, Part, is_placed, name_of
+from ulna.core.parts.kinds import MOST_WORKED, Part, is_placed, name_of, names_of
 from ulna.core.parts.pieces import CellSpot, Ground, Handle, Piece
 
 
@@ -68,20 +68,20 @@ class Evaluated:
 def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
     """Works the whole page out. What cannot be made is told as a finding; the rest is there all the same."""
     parts, pieces, findings, lines = list[PartOnPage](), list[Piece](), list[Finding](), list[DrawnLine]()
-    standing = stand(plan.parts, ground)
+    standing, names = stand(plan.parts, ground), names_of(plan.parts, ground)
     for one in standing.values():
         part, built, box = one.part, one.built, one.box
         findings += one.findings
         findings += built.findings
         if box is None:
-            parts.append(PartOnPage(part.id, one.says, None, "", name=name_of(part, ground)))
+            parts.append(PartOnPage(part.id, one.says, None, "", name=names[part.id]))
             continue
         if one.moved:
             findings.append(
                 Finding("placed", "note", part.id, "Moved to the next mark: the true centre lies between two.")
             )
         parts.append(
-            PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, built.spots, name_of(part, ground))
+            PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, built.spots, names[part.id])
         )
         lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
         pieces += _placed(one, box, room_of(one, standing, ground), ground)

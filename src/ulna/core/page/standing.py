@@ -13,7 +13,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.page.flush import is_flush
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts import place as places
-from ulna.core.parts.kinds import Part, Placed, is_placed, name_of, traits, work_out
+from ulna.core.parts.kinds import Part, Placed, is_placed, names_of, traits, work_out
 from ulna.core.parts.pieces import Built, Ground
 from ulna.core.parts.place import Across, Down, Place, place_at
 
@@ -37,7 +37,7 @@ class Standing:
 def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
     """Every part by its id, in the order of the recipe."""
     by_id = {part.id: part for part in parts}
-    names = {part.id: name_of(part, ground) for part in parts}
+    names = names_of(parts, ground)
     found: dict[str, Standing] = {}
     looping = _loops(by_id)
     todo = [(part, False) for part in reversed(parts)]

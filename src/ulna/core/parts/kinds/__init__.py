@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import Counter
+from collections.abc import Sequence
 from typing import TypeGuard
 
 from ulna.core.geometry.rects import Rect
@@ -107,6 +109,25 @@ def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
 def name_of(part: Part, ground: Ground) -> str:
     """What other parts call it when they are placed from it."""
     return KINDS[type(part)].name(part, ground)
+
+
+def names_of(parts: Sequence[Part], ground: Ground) -> dict[str, str]:
+    """What each part of a page is called among the others: those that would share a name are told apart by their page,
+    else by their number: "the panel, left page", "the panel 2"."""
+    named = {part.id: name_of(part, ground) for part in parts}
+    if ground.format.pages == 2:
+        on = {part.id: part.place.on for part in parts if is_placed(part)}
+        shared = {name for name, times in Counter(named.values()).items() if times > 1}
+        for id, name in list(named.items()):
+            if name in shared and on.get(id) in ("left", "right"):
+                named[id] = f"{name}, {on[id]} page"
+    times = Counter(named.values())
+    seen = Counter[str]()
+    for id, name in named.items():
+        seen[name] += 1
+        if times[name] > 1 and seen[name] > 1:
+            named[id] = f"{name} {seen[name]}"
+    return named
 
 
 def menu() -> list[Entry]:
