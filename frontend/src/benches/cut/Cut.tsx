@@ -84,12 +84,9 @@ function CutBench({ id, pages, onPage }: BenchProps) {
       sx={{
         height: "100%",
         display: "grid",
-        gridTemplateColumns: "230px minmax(0, 1fr) minmax(300px, 380px)",
-        gridTemplateRows: "auto minmax(0, 1fr)",
-        [narrow]: {
-          gridTemplateColumns: "minmax(0, 1fr) minmax(280px, 320px)",
-          gridTemplateRows: "auto auto minmax(0, 1fr)",
-        },
+        gridTemplateColumns: "minmax(0, 1fr) minmax(300px, 380px)",
+        gridTemplateRows: "auto minmax(0, 1fr) auto",
+        [narrow]: { gridTemplateColumns: "minmax(0, 1fr) minmax(280px, 320px)" },
         [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
       }}
     >
@@ -103,6 +100,7 @@ function CutBench({ id, pages, onPage }: BenchProps) {
           px: 2,
           py: 1,
           borderBottom: `1px solid ${colours.line}`,
+          [small]: { order: -2 },
         }}
       >
         <Typography variant="h1" sx={{ fontSize: "1.2rem" }}>
@@ -122,29 +120,6 @@ function CutBench({ id, pages, onPage }: BenchProps) {
         </Box>
         <Better key={id} id={id} data={data} />
         <Notices data={data} onAgain={() => act({ kind: "again" })} />
-      </Box>
-      <Box
-        component="nav"
-        aria-label="Sheets in the order of use"
-        sx={{
-          overflow: "auto",
-          borderRight: `1px solid ${colours.line}`,
-          [narrow]: { gridColumn: "1 / -1", display: "flex", borderBottom: `1px solid ${colours.line}` },
-        }}
-      >
-        {sheets.map((s, k) => (
-          <SheetLink
-            key={s.key}
-            sheet={s}
-            number={k + 1}
-            name={nameOf(s, data)}
-            open={s === sheet}
-            ticked={ticked}
-            onOpen={() => setOpen(s.key)}
-          >
-            <SheetMap sheet={s} sizes={data.sizes} tile={tileOf(s)} ticked={ticked} lines={data.lines} small />
-          </SheetLink>
-        ))}
       </Box>
       {sheet ? (
         <>
@@ -182,11 +157,41 @@ function CutBench({ id, pages, onPage }: BenchProps) {
           <StepList sheet={sheet} directions={data.directions} sizes={data.sizes} ticked={ticked} onTick={tick} />
         </>
       ) : (
-        <Box sx={{ p: 3, gridColumn: "2 / -1" }}>
+        <Box sx={{ p: 3, gridColumn: "1 / -1" }}>
           No piece of this page has a paper yet. <Link to={`/page/${id}`}>Choose papers on the page</Link>; the cut
           list follows.
         </Box>
       )}
+      <Box
+        component="nav"
+        aria-label="Sheets in the order of use"
+        // The sheets that are to be cut lie along the edge of the table, the next one nearest.
+        sx={{
+          gridColumn: "1 / -1",
+          display: "flex",
+          gap: 0.5,
+          overflow: "auto",
+          px: 1.5,
+          pt: 1.5,
+          borderTop: `1px solid ${colours.line}`,
+          background: colours.ground,
+          [small]: { order: -1, borderBottom: `1px solid ${colours.line}` },
+        }}
+      >
+        {sheets.map((s, k) => (
+          <SheetLink
+            key={s.key}
+            sheet={s}
+            number={k + 1}
+            name={nameOf(s, data)}
+            open={s === sheet}
+            ticked={ticked}
+            onOpen={() => setOpen(s.key)}
+          >
+            <SheetMap sheet={s} sizes={data.sizes} tile={tileOf(s)} ticked={ticked} lines={data.lines} small />
+          </SheetLink>
+        ))}
+      </Box>
     </Box>
   );
 }
@@ -257,29 +262,25 @@ function SheetLink(props: {
       aria-current={open ? "true" : undefined}
       onClick={onOpen}
       sx={{
-        display: "flex",
-        width: "100%",
-        gap: 1,
-        alignItems: "center",
+        flex: "none",
+        width: 132,
         p: 1,
+        pb: 0.75,
         font: "inherit",
         color: "inherit",
-        textAlign: "left",
+        textAlign: "center",
         border: 0,
-        borderLeft: `4px solid ${open ? colours.verdigris : "transparent"}`,
-        borderBottom: `1px solid ${colours.line}`,
+        borderRadius: "3px 3px 0 0",
         background: open ? colours.paper : "transparent",
+        boxShadow: open ? `inset 0 4px 0 ${colours.verdigris}, 0 -2px 8px rgba(40, 30, 15, 0.16)` : "none",
         cursor: "pointer",
-        [narrow]: { width: 210, flex: "none" },
       }}
     >
-      <Box sx={{ width: 58, height: 58, flex: "none" }}>{children}</Box>
-      <Box sx={{ minWidth: 0, lineHeight: 1.3 }}>
-        <Box sx={{ fontWeight: 700 }}>
-          {number} · {name}
-        </Box>
-        <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>{words}</Box>
+      <Box sx={{ width: 62, height: 62, mx: "auto" }}>{children}</Box>
+      <Box sx={{ lineHeight: 1.25, fontSize: "0.88rem", fontWeight: 700, pt: 0.5, overflowWrap: "anywhere" }}>
+        {number} · {name}
       </Box>
+      <Box sx={{ fontSize: "0.82rem", color: colours.soft }}>{words}</Box>
     </Box>
   );
 }
