@@ -59,6 +59,8 @@ def test_from_an_empty_household_to_a_cut_list(page: Page, tmp_path: Path) -> No
         "4 + 4 + 1/8 = 8 1/8; 8 1/8 × 6 + 2 × 1/4 = 8 5/8 × 6 1/2"
     )
 
+    page.locator("main").focus()
+    page.keyboard.press("Escape")  # with nothing chosen it goes in the middle of the page that is empty
     add_photo_parts(page, ["bridge"], "On its own mat")
     put(page, "Mat 1 border", "0.125 in")
     choose_paper(page, "Mat 1 paper", "Ink")
