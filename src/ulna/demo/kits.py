@@ -7,7 +7,7 @@ from dataclasses import replace
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches, mm, parse
 from ulna.core.paper.patterns import PATTERNS
-from ulna.core.paper.shelf import Card, Edge, Form, Kit, Paper, Side, Stock, Strip, Thing, ThingKind
+from ulna.core.paper.shelf import Card, Edge, Face, Form, Kit, Paper, Pile, Side, Stock, Strip, Thing, ThingKind
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
 MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
@@ -62,13 +62,27 @@ def _thing(kit: str, name: str, kind: str, count: int, length: Length | None = N
     )
 
 
+SORTED: dict[str, tuple[Pile, Face]] = {
+    "Still Water": ("likely", "A"),
+    "Reed Bed": ("likely", "B"),
+    "Rose and Castle": ("another story", "A"),
+    "Feather": ("not this time", "A"),
+}
+"""Where the March papers went when the box was opened, and with which side up."""
+
+
+def _gone_through(*papers: Paper) -> tuple[Paper, ...]:
+    piles = ((paper, SORTED.get(paper.name, ("not sorted", "A"))) for paper in papers)
+    return tuple(replace(paper, pile=pile, up=up) for paper, (pile, up) in piles)
+
+
 def towpath() -> Kit:
     """The March kit: reeds, water, brick."""
     k = "towpath"
     return Kit(
         name="Towpath in March",
         note="The paper club’s March box. Twelve papers, two sheets of most.",
-        papers=(
+        papers=_gone_through(
             _sheet(
                 k,
                 "Reed Bed",
