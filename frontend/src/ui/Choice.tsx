@@ -41,6 +41,7 @@ export function Choice<Value extends string>({
         cursor: "pointer",
         ...(quiet && {
           fontSize: "0.82rem",
+          px: 0,
           color: colours.soft,
           background: "transparent",
           borderBottomColor: "transparent",

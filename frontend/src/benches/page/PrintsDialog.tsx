@@ -52,10 +52,10 @@ export function PrintsDialog({ onArrange, onClose }: { onArrange: Arrange; onClo
           value={prints.height ?? null}
           onCommit={(height) => change({ height, width: prints.width ?? height })}
         />
-        , those that lie sideways stay so
+        (those that lie sideways stay so)
       </Sentence>
       <Sentence>
-        rim
+        white border (rim)
         <LengthField
           label="Rim of all"
           range="gap"
