@@ -44,8 +44,9 @@ bench: .made/python .made/web .made/chromium
 	$(BIN)/python bench/run.py
 
 # A thousand kills, five hundred broken files, a hundred thousand requests, the windows' model twenty times as long.
-hard: .made/python
+hard: .made/python .made/web .made/chromium
 	ULNA_HARD=20 $(BIN)/python -m pytest -n 0 tests/household/test_windows.py
+	ULNA_HARD=1 $(BIN)/python -m pytest -n 2 tests/browser/test_screens.py tests/browser/test_dialogs.py
 	$(BIN)/python -m tests.hard
 
 # Known holes in what is used and what ships; asks the registries.

@@ -29,17 +29,24 @@ from ulna.core.parts.kinds.rounds import Rounds
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.tape import Tape
 from ulna.core.parts.kinds.tiles import Taken, Tiles
+from ulna.core.parts.kinds.title import Style, Title
 from ulna.core.parts.kinds.torn import Torn
+from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
 from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.prints import Print
+from ulna.core.words.writing import USUAL_HANDS
 from ulna.demo import kits
 from ulna.formats import svg
+from ulna.formats.faces import SHIPPED
 
 TO = Path(__file__).parent / "parts"
-SHELF = Shelf.of([p for kit in (kits.towpath(), kits.wharf(), kits.stash()) for p in kit.papers])
+SHELF = Shelf.of(
+    [p for kit in (kits.towpath(), kits.wharf(), kits.stash()) for p in kit.papers], (), kits.towpath().alphabets
+)
+HANDS = {hand.id: hand for hand in USUAL_HANDS}
 
 
 def paper(name: str, side: Face = "A") -> PaperChoice:
@@ -173,6 +180,19 @@ def openings() -> list[Part]:
     ]  # fmt: skip
 
 
+def letters() -> list[Part]:
+    cut = Style(face="heavy", height=inches(1), papers=(RED, TIN, GREEN))
+    two = (Style("towpath-small-capitals"), Style("towpath-painted-block"))
+    told = "Out in nineteen pieces, back in twenty. Rivet sat on the manual."
+    return [
+        Title("cut", "heron", (cut,), layers=2, place=at("1/2", "1/2")),
+        Title("two", "OFF TO MARKET", two, form="arc", rise=parse("1/2"), place=at("1/2", "2 1/4")),
+        Title("upright", "LOCKS", two[:1], upright="up", place=at("9", "1/2")),
+        Words("words", told, width=inches(3), paper=BOOK, place=at("10 1/4", "1/2")),
+        Words("lines", ruled=True, more=5, width=inches(3), place=at("14", "1/2")),
+    ]
+
+
 def main() -> None:
     TO.mkdir(exist_ok=True)
     for make, high in (
@@ -181,11 +201,12 @@ def main() -> None:
         (cells, "4 1/2"),
         (shapes, "6"),
         (openings, "4 1/2"),
+        (letters, "4"),
     ):
         format = PageFormat("own", parse("17 1/2"), parse(high))
         base = Base("base", choice=paper("stash-kraft", "B"))
         plan = PagePlan(make.__name__, format, parts=(replace(base, choice=paper("wharf-white")), *make()))
-        page = evaluate(plan, Ground(format, SHELF, {}, Ruler()))
+        page = evaluate(plan, Ground(format, SHELF, {}, Ruler(), SHIPPED, HANDS))
         drawing = svg.page(page, SHELF, lambda _: None, lambda *_: None)
         (TO / f"{make.__name__}.png").write_bytes(svg.raster(drawing, 1400))
 

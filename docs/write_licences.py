@@ -24,17 +24,20 @@ def write() -> None:
     texts: dict[str, list[str]] = {}
     lines = ["# Licences of what ships", "", "Made by `docs/write_licences.py`.", ""]
     for name in shipped():
-        folder = MODULES / name
-        if not folder.is_dir():  # for another platform
+        folder_of = MODULES / name
+        if not folder_of.is_dir():  # for another platform
             continue
-        package = json.loads((folder / "package.json").read_text())
-        found = sorted(f for f in folder.iterdir() if f.name.lower().startswith(("licen", "ofl")) and f.is_file())
+        package = json.loads((folder_of / "package.json").read_text())
+        found = sorted(
+            f for f in folder_of.iterdir() if f.name.lower().startswith(("licen", "ofl")) and f.is_file()
+        )
         text = found[0].read_text(errors="replace").strip() if found else "(its package has no text of it)"
         lines.append(f"- {name} {package['version']}: {package.get('license', 'not said')}")
         texts.setdefault(text, []).append(name)
-    fonts = ROOT / "src/ulna/formats/fonts/LICENCE.txt"
-    texts.setdefault(fonts.read_text().strip(), []).append("the faces in src/ulna/formats/fonts")
-    lines.append("- the faces in src/ulna/formats/fonts: OFL-1.1")
+    for folder in ("fonts", "faces"):
+        there = f"the faces in src/ulna/formats/{folder}"
+        texts.setdefault((ROOT / f"src/ulna/formats/{folder}/LICENCE.txt").read_text().strip(), []).append(there)
+        lines.append(f"- {there}: OFL-1.1")
     for text, names in texts.items():
         lines += ["", f"## {', '.join(names)}", "", "```text", text.replace("```", "'''"), "```"]
     FILE.write_text("\n".join(lines) + "\n")

@@ -392,6 +392,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/faces/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Face
+         * @description The font of a face.
+         */
+        get: operations["get_face"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fill": {
         parameters: {
             query?: never;
@@ -701,6 +721,43 @@ export interface paths {
          * @description Lengths in the person's unit.
          */
         post: operations["show_lengths"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/letters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Letters */
+        get: operations["list_letters"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Lines
+         * @description Each line of a block of words on marks.
+         */
+        post: operations["list_lines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1095,6 +1152,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/machine.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Machine As Dxf */
+        get: operations["machine_as_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/machine.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Machine As Svg
+         * @description The outlines of a page where they lie on their sheets, for a cutting machine.
+         */
+        get: operations["machine_as_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/page.html": {
         parameters: {
             query?: never;
@@ -1337,7 +1431,7 @@ export interface paths {
         };
         /**
          * List Photos
-         * @description By the time they were taken, those without one last.
+         * @description By the time they were taken, those without one last; the first `most` of them.
          */
         get: operations["list_photos"];
         put?: never;
@@ -1923,6 +2017,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sample
+         * @description What is written to measure a hand.
+         */
+        get: operations["get_sample"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings": {
         parameters: {
             query?: never;
@@ -2272,17 +2386,111 @@ export interface components {
             near?: string | null;
             on?: ("left" | "right" | "spread") | null;
             page: components["schemas"]["Recipe-Input"];
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
         /**
          * @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. `told` is
          *     what is to be known of it.
          */
         Added: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
             under: string | null;
+        };
+        /**
+         * @description `letters` is one sheet of it as a run, "aaaabbccd…"; there are so many `packs` alike. `height` is that of its
+         *     capitals. What was torn or is lost is `spoiled`, a run too.
+         */
+        "Alphabet-Input": {
+            /** @default #2b3138 */
+            colour: string;
+            /**
+             * @default plain
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /**
+             * @default own adhesive
+             * @enum {string}
+             */
+            fixing: "own adhesive" | "glue" | "foam squares";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /** @default  */
+            letters: string;
+            /**
+             * @default flat sticker
+             * @enum {string}
+             */
+            material: "flat sticker" | "foam" | "puffy" | "chipboard" | "cork" | "wood" | "die-cut card";
+            /** @default [] */
+            measured: components["schemas"]["MeasuredWord"][];
+            name: string;
+            /** @default 1 */
+            packs: number;
+            /** @default  */
+            spoiled: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            thickness: string;
+        };
+        /**
+         * @description `letters` is one sheet of it as a run, "aaaabbccd…"; there are so many `packs` alike. `height` is that of its
+         *     capitals. What was torn or is lost is `spoiled`, a run too.
+         */
+        "Alphabet-Output": {
+            /** @default #2b3138 */
+            colour: string;
+            /**
+             * @default plain
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /**
+             * @default own adhesive
+             * @enum {string}
+             */
+            fixing: "own adhesive" | "glue" | "foam squares";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /** @default  */
+            letters: string;
+            /**
+             * @default flat sticker
+             * @enum {string}
+             */
+            material: "flat sticker" | "foam" | "puffy" | "chipboard" | "cork" | "wood" | "die-cut card";
+            /** @default [] */
+            measured: components["schemas"]["MeasuredWord"][];
+            name: string;
+            /** @default 1 */
+            packs: number;
+            /** @default  */
+            spoiled: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            thickness: string;
         };
         /** @description Shares of what there was, from 0 to 1; `says` in words, in the person's unit. */
         AreasOut: {
@@ -3348,13 +3556,19 @@ export interface components {
             edge: "top" | "centre" | "bottom" | "above" | "below";
             of: string | null;
         };
-        /** @description Stitches or an axis of a part: a path in inches from the corner of its box. */
+        /** @description Stitches, an axis, a line to write on or words of a part: a path in inches from the corner of its box. */
         DrawnLine: {
             box: components["schemas"]["Rect"];
+            /**
+             * @default hand
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
             /** @enum {string} */
-            kind: "stitch" | "axis";
+            kind: "stitch" | "axis" | "rule" | "words";
             part: string;
             path: string;
+            written: components["schemas"]["Written"] | null;
         };
         /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
@@ -3538,7 +3752,7 @@ export interface components {
             part: string;
         };
         Filled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
         };
@@ -3860,6 +4074,70 @@ export interface components {
         Gutting: {
             gut: boolean;
             piece: string;
+        };
+        /**
+         * @description `sample` is how long the sample came out, `pitch` how far apart its lines are. A typewriter has all its letters
+         *     equally wide; a printed face is as wide as its metrics at that length.
+         */
+        "Hand-Input": {
+            /**
+             * @default hand
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            id: string;
+            /**
+             * @default hand
+             * @enum {string}
+             */
+            kind: "hand" | "typewriter" | "printed";
+            name: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            pitch: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            sample: string;
+        };
+        /**
+         * @description `sample` is how long the sample came out, `pitch` how far apart its lines are. A typewriter has all its letters
+         *     equally wide; a printed face is as wide as its metrics at that length.
+         */
+        "Hand-Output": {
+            /**
+             * @default hand
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            id: string;
+            /**
+             * @default hand
+             * @enum {string}
+             */
+            kind: "hand" | "typewriter" | "printed";
+            name: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            pitch: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            sample: string;
         };
         /**
          * @description Where a value of a part is taken hold of, from the part's corner.
@@ -4299,6 +4577,8 @@ export interface components {
         };
         /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
         "Kit-Input": {
+            /** @default [] */
+            alphabets: components["schemas"]["Alphabet-Input"][];
             /**
              * @default kit
              * @enum {string}
@@ -4314,6 +4594,8 @@ export interface components {
         };
         /** @description `kind` says where it stands: a club's kit, what was there before, or what earlier cutting left. */
         "Kit-Output": {
+            /** @default [] */
+            alphabets: components["schemas"]["Alphabet-Output"][];
             /**
              * @default kit
              * @enum {string}
@@ -4388,6 +4670,21 @@ export interface components {
         LengthTexts: {
             lengths: string[];
         };
+        LetterOut: {
+            character: string;
+            had: number;
+            left: number;
+        };
+        /**
+         * @description An alphabet: of each character how many there were and how many no other page has planned for; in words what has
+         *     run out.
+         */
+        LettersOut: {
+            alphabet: string;
+            letters: components["schemas"]["LetterOut"][];
+            name: string;
+            says: string;
+        };
         /** @description A straight cut from one point of a piece to another, each from its left and its top edge. */
         Line: {
             /**
@@ -4414,6 +4711,23 @@ export interface components {
              * @example 108 mm
              */
             to_y: string;
+        };
+        /**
+         * @description A line to rule by, as one sets a ruler: its column, from the top of the block, where it starts and ends from the
+         *     left or, where the block says so, from the centre of its column (− is left of it); what stands on it.
+         */
+        LineOut: {
+            column: number;
+            down: string;
+            ends: string;
+            starts: string;
+            text: string;
+        };
+        /** @description The lines of a block of words of a recipe. */
+        LinesAsked: {
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
         };
         /** @description What lies in the printer: a paper, its size, so many sheets. */
         Loaded: {
@@ -4569,6 +4883,16 @@ export interface components {
             lines: components["schemas"]["Distance"][];
             says: string;
         };
+        /** @description How long a word of the alphabet came out by a ruler, laid edge to edge; or how wide one letter is. */
+        MeasuredWord: {
+            text: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description `trim` is left outside it. `shows` of each strip is seen; `under` more lies beneath a panel on top (1/8 in). */
         "MitredPart-Input": {
             /**
@@ -4708,7 +5032,7 @@ export interface components {
             box: components["schemas"]["Rect"];
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         OfferOut: {
             /**
@@ -4734,7 +5058,7 @@ export interface components {
         /** @description An entry of the menu, and the part as it begins. */
         Offered: {
             name: string;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
             picture: string;
             words: string;
         };
@@ -5848,7 +6172,7 @@ export interface components {
             pin: components["schemas"]["Rect"] | null;
             rect: components["schemas"]["Rect"];
             /** @enum {string} */
-            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
+            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape" | "letter" | "sticker";
             uncut: components["schemas"]["Rect"];
             whole: string;
         };
@@ -6125,7 +6449,7 @@ export interface components {
             page: "left" | "right" | "spread";
             piece: string;
             /** @enum {string} */
-            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape";
+            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape" | "letter" | "sticker";
             /** @enum {string} */
             side: "A" | "B";
             turned: boolean;
@@ -6587,7 +6911,7 @@ export interface components {
             part: string;
         };
         Pulled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /** @description `figure` is what it cuts, by its name as a tile or a shape; `size` across. */
@@ -6612,7 +6936,7 @@ export interface components {
             /** @default [] */
             photos: string[];
             piece?: string | null;
-            what?: ("photo" | "paper" | "tile" | "card" | "title" | "words" | "empty") | null;
+            what?: ("photo" | "paper" | "tile" | "card" | "title" | "words" | "empty" | "open" | "closed") | null;
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
@@ -6640,7 +6964,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Input"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["AxisPart-Input"])[];
             /** @default  */
             story: string;
         };
@@ -6670,7 +6994,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Output"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"])[];
+            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default  */
             story: string;
         };
@@ -6715,7 +7039,7 @@ export interface components {
         /** @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. */
         Remedy: {
             pages: number | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /**
@@ -6926,6 +7250,9 @@ export interface components {
             /** @default  */
             says: string;
         };
+        Sample: {
+            text: string;
+        };
         /** @description How a document stands. `undo` says what a step back takes back, `redo` what a step forward does again. */
         Saved: {
             /** Format: date-time */
@@ -6966,6 +7293,35 @@ export interface components {
              */
             gut: "always" | "when it saves a sheet" | "never";
             /**
+             * @default [
+             *       {
+             *         "face": "hand",
+             *         "id": "pen",
+             *         "kind": "hand",
+             *         "name": "my hand, pen",
+             *         "pitch": "1/4 in",
+             *         "sample": "6 in"
+             *       },
+             *       {
+             *         "face": "typewriter",
+             *         "id": "typed",
+             *         "kind": "typewriter",
+             *         "name": "typewriter",
+             *         "pitch": "0.1666667 in",
+             *         "sample": "134.62 mm"
+             *       },
+             *       {
+             *         "face": "plain",
+             *         "id": "printed",
+             *         "kind": "printed",
+             *         "name": "printed, small",
+             *         "pitch": "3/16 in",
+             *         "sample": "4 in"
+             *       }
+             *     ]
+             */
+            hands: components["schemas"]["Hand-Input"][];
+            /**
              * @description A size from 1/16 in to 120 in.
              * @default 1/2 in
              * @example 4 1/4 in
@@ -6997,6 +7353,35 @@ export interface components {
              * @enum {string}
              */
             gut: "always" | "when it saves a sheet" | "never";
+            /**
+             * @default [
+             *       {
+             *         "face": "hand",
+             *         "id": "pen",
+             *         "kind": "hand",
+             *         "name": "my hand, pen",
+             *         "pitch": "1/4 in",
+             *         "sample": "6 in"
+             *       },
+             *       {
+             *         "face": "typewriter",
+             *         "id": "typed",
+             *         "kind": "typewriter",
+             *         "name": "typewriter",
+             *         "pitch": "0.1666667 in",
+             *         "sample": "134.62 mm"
+             *       },
+             *       {
+             *         "face": "plain",
+             *         "id": "printed",
+             *         "kind": "printed",
+             *         "name": "printed, small",
+             *         "pitch": "3/16 in",
+             *         "sample": "4 in"
+             *       }
+             *     ]
+             */
+            hands: components["schemas"]["Hand-Output"][];
             /**
              * @description A size from 1/16 in to 120 in.
              * @default 1/2 in
@@ -7369,6 +7754,72 @@ export interface components {
              */
             depth: string;
             edge: components["schemas"]["Edge"];
+        };
+        /** @description What letters are taken from: an alphabet on the shelf, or cut from `papers` in a face at a cap height. */
+        "Style-Input": {
+            alphabet?: string | null;
+            /**
+             * @default plain
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Input"][];
+        };
+        /** @description What letters are taken from: an alphabet on the shelf, or cut from `papers` in a face at a cap height. */
+        "Style-Output": {
+            alphabet: string | null;
+            /**
+             * @default plain
+             * @enum {string}
+             */
+            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Output"][];
+        };
+        /** @description The last so many `times` of a letter are another one turned round, or, where `taken` is nothing, cut. */
+        "Swap-Input": {
+            /** @default  */
+            taken: string;
+            /** @default 1 */
+            times: number;
+            wanted: string;
+        };
+        /** @description The last so many `times` of a letter are another one turned round, or, where `taken` is nothing, cut. */
+        "Swap-Output": {
+            /** @default  */
+            taken: string;
+            /** @default 1 */
+            times: number;
+            wanted: string;
         };
         /** @description A sheet that is a piece as it is. */
         Take: {
@@ -7886,6 +8337,228 @@ export interface components {
             trimmed: boolean;
             width: string | null;
         };
+        /**
+         * @description `text` with its lines. Two `styles` are taken in turn, by word or by letter. `letters` and `lines` are the gaps
+         *     between them, less than nothing where they overlap; `rise` is that of a form which is not straight. `upright` turns
+         *     the whole up or down along an edge. With `fit` cut letters are as large as go into `width` × `height`. Papers come in
+         *     turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each other for thickness.
+         */
+        "TitlePart-Input": {
+            /**
+             * @default left
+             * @enum {string}
+             */
+            align: "left" | "centre" | "right";
+            /**
+             * @default word
+             * @enum {string}
+             */
+            by: "word" | "letter";
+            /** @default false */
+            drawn: boolean;
+            /** @default false */
+            fit: boolean;
+            /**
+             * @default straight
+             * @enum {string}
+             */
+            form: "straight" | "slope" | "arc" | "staggered";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "title";
+            /** @default 1 */
+            layers: number;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 1/16 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            letters: string;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lines: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rise: string;
+            /** @default 0 */
+            seed: number;
+            /**
+             * @default [
+             *       {
+             *         "face": "plain",
+             *         "height": "1 in",
+             *         "papers": [
+             *           {
+             *             "side": "A",
+             *             "turned": false
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
+            styles: components["schemas"]["Style-Input"][];
+            /** @default [] */
+            swaps: components["schemas"]["Swap-Input"][];
+            /** @default Title */
+            text: string;
+            /**
+             * @default
+             * @enum {string}
+             */
+            upright: "" | "up" | "down";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /**
+         * @description `text` with its lines. Two `styles` are taken in turn, by word or by letter. `letters` and `lines` are the gaps
+         *     between them, less than nothing where they overlap; `rise` is that of a form which is not straight. `upright` turns
+         *     the whole up or down along an edge. With `fit` cut letters are as large as go into `width` × `height`. Papers come in
+         *     turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each other for thickness.
+         */
+        "TitlePart-Output": {
+            /**
+             * @default left
+             * @enum {string}
+             */
+            align: "left" | "centre" | "right";
+            /**
+             * @default word
+             * @enum {string}
+             */
+            by: "word" | "letter";
+            /** @default false */
+            drawn: boolean;
+            /** @default false */
+            fit: boolean;
+            /**
+             * @default straight
+             * @enum {string}
+             */
+            form: "straight" | "slope" | "arc" | "staggered";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "title";
+            /** @default 1 */
+            layers: number;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 1/16 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            letters: string;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            lines: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rise: string;
+            /** @default 0 */
+            seed: number;
+            /**
+             * @default [
+             *       {
+             *         "face": "plain",
+             *         "height": "1 in",
+             *         "papers": [
+             *           {
+             *             "side": "A",
+             *             "turned": false
+             *           }
+             *         ]
+             *       }
+             *     ]
+             */
+            styles: components["schemas"]["Style-Output"][];
+            /** @default [] */
+            swaps: components["schemas"]["Swap-Output"][];
+            /** @default Title */
+            text: string;
+            /**
+             * @default
+             * @enum {string}
+             */
+            upright: "" | "up" | "down";
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         TogetherOut: {
             offers: components["schemas"]["GutOffer"][];
             opened: number;
@@ -8109,6 +8782,7 @@ export interface components {
          *     ring of them have a room of their own of that size; a hand `catches` a guide within that distance.
          */
         Usual: {
+            alphabet: components["schemas"]["Alphabet-Output"];
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -8168,6 +8842,7 @@ export interface components {
             print_paper: components["schemas"]["PrintPaper-Output"];
             punch: components["schemas"]["Punch"];
             strip: components["schemas"]["Strip"];
+            style: components["schemas"]["Style-Output"];
             taken: components["schemas"]["ulna__core__parts__kinds__tiles__Taken-Output"];
             template: components["schemas"]["Template-Output"];
             template_cell: components["schemas"]["TemplateCell-Output"];
@@ -8226,10 +8901,331 @@ export interface components {
             part: string | null;
             print: components["schemas"]["Print-Output"];
         };
+        /**
+         * @description `text` in a `hand`, its lines as typed and none longer than `width`. A strip is `height` high and leaves `ends`
+         *     beside its words; `close` it is as long as its line, else as the longest. `step` moves each one so much further
+         *     right than the one above.
+         */
+        "WordStripsPart-Input": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            /**
+             * @default close
+             * @enum {string}
+             */
+            cut: "close" | "alike";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            ends: string;
+            hand?: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 3/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wordstrips";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            step: string;
+            /** @default  */
+            text: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /**
+         * @description `text` in a `hand`, its lines as typed and none longer than `width`. A strip is `height` high and leaves `ends`
+         *     beside its words; `close` it is as long as its line, else as the longest. `step` moves each one so much further
+         *     right than the one above.
+         */
+        "WordStripsPart-Output": {
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            /**
+             * @default close
+             * @enum {string}
+             */
+            cut: "close" | "alike";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            ends: string;
+            hand: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 3/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wordstrips";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            step: string;
+            /** @default  */
+            text: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description Words in a box on the sheet, and in full. */
         Words: {
             at: components["schemas"]["Rect"];
             text: string;
+        };
+        /**
+         * @description `text` in a `hand` (the household's first one where it is not said), broken to `width`, its lines `pitch` apart
+         *     (the hand's where it is not said). With `height` it has that room and no more. `ruled` draws lines to write on,
+         *     `more` of them than the text takes. `columns` stand `apart`. On `paper` it is a block of its own with a `margin` all
+         *     round, cut like a panel. Distances along a line are counted from its `centre` or from the left.
+         */
+        "WordsPart-Input": {
+            /**
+             * @default left
+             * @enum {string}
+             */
+            align: "left" | "centre" | "right" | "justified";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            /** @default true */
+            centre: boolean;
+            /** @default 1 */
+            columns: number;
+            hand?: string | null;
+            height?: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "words";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            /** @default 0 */
+            more: number;
+            paper?: components["schemas"]["PaperChoice-Input"] | null;
+            pitch?: string | null;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /** @default false */
+            ruled: boolean;
+            /** @default  */
+            text: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 3 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /**
+         * @description `text` in a `hand` (the household's first one where it is not said), broken to `width`, its lines `pitch` apart
+         *     (the hand's where it is not said). With `height` it has that room and no more. `ruled` draws lines to write on,
+         *     `more` of them than the text takes. `columns` stand `apart`. On `paper` it is a block of its own with a `margin` all
+         *     round, cut like a panel. Distances along a line are counted from its `centre` or from the left.
+         */
+        "WordsPart-Output": {
+            /**
+             * @default left
+             * @enum {string}
+             */
+            align: "left" | "centre" | "right" | "justified";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            /** @default true */
+            centre: boolean;
+            /** @default 1 */
+            columns: number;
+            hand: string | null;
+            height: string | null;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "words";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            /** @default 0 */
+            more: number;
+            paper: components["schemas"]["PaperChoice-Output"] | null;
+            pitch: string | null;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /** @default false */
+            ruled: boolean;
+            /** @default  */
+            text: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 3 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description A line of words: where it begins and stands, how long it is, and the size of its type in inches. */
+        Written: {
+            size: number;
+            text: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            x: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            y: string;
         };
         /** @description A cell that cannot be taken: its line in the file (the heading is line 1), its column, what was read, why. */
         WrongCell: {
@@ -9093,6 +10089,44 @@ export interface operations {
             };
         };
     };
+    get_face: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fill_page: {
         parameters: {
             query?: never;
@@ -9817,6 +10851,88 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LengthRead"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_letters: {
+        parameters: {
+            query?: {
+                page?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LettersOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineOut"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
@@ -10805,6 +11921,86 @@ export interface operations {
             };
         };
     };
+    machine_as_dxf: {
+        parameters: {
+            query?: {
+                mirrored?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    machine_as_svg: {
+        parameters: {
+            query?: {
+                mirrored?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     page_as_html: {
         parameters: {
             query?: never;
@@ -11375,7 +12571,9 @@ export interface operations {
     };
     list_photos: {
         parameters: {
-            query?: never;
+            query?: {
+                most?: number | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -12789,6 +13987,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReformattedOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_sample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sample"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

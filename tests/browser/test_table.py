@@ -193,6 +193,25 @@ def inch(page: Page) -> float:
     return float(page.evaluate("document.querySelector('[data-page]').getBoundingClientRect().width / 12"))
 
 
+def test_a_ruler_held_to_the_screen_makes_it_as_large_as_the_paper(two_panels: Page) -> None:
+    """The bar has 288 pixels: if it is 2 1/2 in long, an inch has 115.2. No screen has a bar of 20 in."""
+    bar = two_panels.get_by_label("Length of the bar by a ruler")
+    two_panels.get_by_role("button", name="Units, marks, punches and what was put away").click()
+    expect(bar).to_have_value("3")
+    bar.fill("20")
+    bar.press("Enter")
+    expect(two_panels.get_by_text("No screen is so")).to_be_visible()
+    bar.fill("2 1/2")
+    bar.press("Enter")
+    expect(two_panels.get_by_text("No screen is so")).to_have_count(0)
+    two_panels.keyboard.press("Escape")
+    two_panels.locator("main").focus()
+    two_panels.keyboard.press("1")
+    comes_true(
+        two_panels, "Math.abs(document.querySelector('[data-page]').getBoundingClientRect().width / 12 - 115.2) < 1"
+    )
+
+
 def test_the_drawing_comes_closer_by_key_wheel_and_button(two_panels: Page) -> None:
     """1 : 1 is 96 pixels an inch; 0 shows the whole page again; what is under the wheel stays where it is."""
     whole = inch(two_panels)
@@ -289,6 +308,24 @@ def test_a_tile_is_pressed_and_says_what_it_cannot_be(page: Page) -> None:
     expect(card).to_be_disabled()
     page.get_by_role("menuitem", name="kept for words").click()
     expect(tiles).to_have_count(there - 1)
+    saved(page)
+
+
+def test_an_opening_is_pressed_and_says_what_lies_behind_it(page: Page, tmp_path: Path) -> None:
+    """A frame of 1 in leaves an opening through which the page shows; a photo comes behind it, and it is closed."""
+    add_photos(page, jpeg(tmp_path, "heron.jpg", 1200, 1800))
+    kit_there(page)
+    page_there(page)
+    add_part(page, "frame", "Frame")
+    opening = page.locator("[data-cell=opening]")
+    opening.click()
+    page.get_by_role("menuitem", name="a place for a photo").click()
+    frame = page.locator("[data-part^=panel]")
+    expect(frame.locator("[data-piece$=behind]")).to_have_count(1)
+    opening.press("Enter")
+    page.get_by_role("menuitem", name="no opening here").click()
+    expect(frame.locator("[data-piece$=behind]")).to_have_count(0)
+    expect(opening).to_have_count(0)
     saved(page)
 
 

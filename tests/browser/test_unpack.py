@@ -103,8 +103,11 @@ def test_a_sheet_of_cards_is_said_in_rows_and_columns(page: Page, tmp_path: Path
         page.get_by_label(label, exact=True).fill(value)
         page.get_by_label(label, exact=True).press("Enter")
     page.get_by_role("button", name="Lay them out").click()
+    sheet = page.get_by_role("group", name=re.compile("^Places on"))
+    sheet.get_by_role("button", name="Card 5", exact=True).click()
     expect(page.get_by_label("Card 5: from the left")).to_have_value("4")
     expect(page.get_by_label("Card 5: from the top")).to_have_value("5 3/4")
+    sheet.get_by_role("button", name="Card 6", exact=True).press("Enter")
     expect(page.get_by_label("Card 6: high")).to_have_value("5 3/4")
     saved(page)
 

@@ -93,9 +93,7 @@ def test_a_library_goes_out_and_comes_into_another_household(tmp_path: Path) -> 
     with contextlib.closing(Household(tmp_path / "there")) as home:
         assert len(home.shelf().papers) == 24, "those of the other box, and those that came"
         (second,) = [kept.body for kept in home.pages.all()]
-        assert {p.choice.paper for p in home.evaluated(second).pieces if p.role != "print"} <= set(
-            home.shelf().papers
-        )
+        assert {p.choice.paper for p in home.evaluated(second).pieces if p.is_paper} <= set(home.shelf().papers)
 
 
 def test_a_page_is_worked_out_from_its_file(tmp_path: Path) -> None:

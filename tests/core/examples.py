@@ -14,6 +14,8 @@ from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import Built, Ground, PaperChoice
 from ulna.core.photos.photo import Photo
+from ulna.core.words.writing import USUAL_HANDS
+from ulna.formats.faces import SHIPPED
 
 
 def paper(id: str, count: int = 2, strip: str = "", pattern: str = "plain", size: str = "12") -> Paper:
@@ -29,7 +31,14 @@ def scrap(id: str, of: str, width: str, height: str) -> Paper:
 
 
 def ground(format: PageFormat | None = None, *papers: Paper, photos: dict[str, Photo] | None = None) -> Ground:
-    return Ground(format or of_kind("12x12"), Shelf.of(list(papers)), photos or {}, Ruler())
+    return Ground(
+        format or of_kind("12x12"),
+        Shelf.of(list(papers)),
+        photos or {},
+        Ruler(),
+        SHIPPED,
+        {hand.id: hand for hand in USUAL_HANDS},
+    )
 
 
 def mat(border: str, paper: str | None = None, gutted: bool = False) -> Mat:

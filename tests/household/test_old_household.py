@@ -9,6 +9,7 @@ from typing import Any
 
 import pytest
 
+from ulna.core.words.writing import USUAL_HANDS
 from ulna.formats.documents import written
 from ulna.household.cutting import page_cuts
 from ulna.household.home import Household
@@ -41,11 +42,15 @@ SINCE = {("pile", "not sorted"), ("up", "A"), ("across", 1), ("down", 1)}
 """What was not written then, as it is where nobody said otherwise."""
 
 
+HANDS = [written(hand) for hand in USUAL_HANDS]
+
+
 def as_then(value: Any) -> Any:
     if isinstance(value, list):
         return [as_then(one) for one in value]
     if isinstance(value, dict):
-        return {k: as_then(v) for k, v in value.items() if isinstance(v, list | dict) or (k, v) not in SINCE}
+        known = {k: v for k, v in value.items() if (k, v) not in (("alphabets", []), ("hands", HANDS))}
+        return {k: as_then(v) for k, v in known.items() if isinstance(v, list | dict) or (k, v) not in SINCE}
     return value
 
 

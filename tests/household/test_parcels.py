@@ -167,3 +167,19 @@ def test_whatever_a_page_is_made_of_it_is_the_same_there(plans: list[PagePlan]) 
         with file.open("wb") as out:
             parcels.pack(other, came.pages, out)
         assert parcels.take_in(one, file).here == len(ids) and len(one.kits.all()) == 1
+
+
+def test_letters_come_along_and_are_matched_however_many_are_left(
+    here: Household, there: Household, tmp_path: Path
+) -> None:
+    """A page in letters brings its alphabet; where it is already, with fewer letters, it is that one."""
+    file = sent(here, tmp_path, "Wharf market")
+    parcels.take_in(there, file)
+    (alphabet,) = there.shelf().alphabets.values()
+    assert alphabet.name == "Small capitals"
+    kit = next(kept for kept in there.kits.all() if kept.body.alphabets)
+    fewer = replace(kit.body, alphabets=(replace(alphabet, letters="OFFTMARKET"),))
+    there.kits.write(kit.id, kit.version, fewer, "counted again")
+    parcels.take_in(there, sent(here, tmp_path, "Twenty-one locks before tea"))
+    names = sorted(one.name for one in there.shelf().alphabets.values())
+    assert names == ["Painted block", "Small capitals"]

@@ -50,5 +50,7 @@ export const beginSearch = (id: string, seconds: number) =>
 export const stopSearch = (id: string) => take(client.POST("/api/pages/{id}/cutting/search/stop", at(id)));
 
 export const cutsFile = (id: string, file: "cuts.svg" | "cuts.json" | "pieces.csv") => `/api/pages/${id}/${file}`;
+export const machineFile = (id: string, kind: "svg" | "dxf", mirrored: boolean) =>
+  `/api/pages/${id}/machine.${kind}?mirrored=${mirrored}`;
 export const cutsPdf = (id: string, paper: "letter" | "a4") => `/api/pages/${id}/cuts.pdf?paper=${paper}`;
 export const sheetFile = (id: string, number: number) => `/api/pages/${id}/sheets/${number}.svg`;

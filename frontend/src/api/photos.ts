@@ -1,8 +1,10 @@
 /** The roll: photos, what prints show of them, templates that are made of them. */
 import { queryOptions, useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { client, type Schemas, sendFile, take } from "./client";
 import type { Source } from "./desk";
 import { at, historyOf } from "./history";
+import { photoAt, pictureWith } from "./pictures";
 
 export type PhotoRecord = Schemas["PhotoRecord"];
 export type PhotoOut = Schemas["PhotoOut"];
@@ -12,6 +14,11 @@ export type Template = Schemas["Template"];
 type Print = Schemas["Print"];
 
 export const photosQuery = queryOptions({ queryKey: ["photos"], queryFn: () => take(client.GET("/api/photos")) });
+/** The roll's beginning: there at once on every bench, where a roll of thousands would be too much to carry. */
+export const firstPhotosQuery = queryOptions({
+  queryKey: ["photos", "first"],
+  queryFn: () => take(client.GET("/api/photos", { params: { query: { most: 24 } } })),
+});
 export const printSizesQuery = queryOptions({
   queryKey: ["print sizes"],
   queryFn: () => take(client.GET("/api/print-sizes")),
@@ -72,16 +79,34 @@ export const addTemplate = (template: Template) =>
 export const fitShape = (body: { shape: Print["shape"]; width: string; height: string }) =>
   take(client.POST("/api/shapes/fit", { body }));
 
+const NO_PHOTOS: PhotoOut[] = [];
+
 export function usePhotos(): PhotoOut[] {
-  return useQuery(photosQuery).data ?? [];
+  return useQuery(photosQuery).data ?? NO_PHOTOS;
 }
 
-/** What a print can show: photos and templates, by id and name. */
-export function usePictures(): { id: string; name: string }[] {
+/** A picture to choose: a photo, or a template made of many. */
+export interface Picture {
+  id: string;
+  name: string;
+  thumb: string;
+}
+
+const NONE: TemplateOut[] = [];
+
+/** What a print can show: photos, then templates. */
+export function usePictures(): Picture[] {
   const photos = usePhotos();
-  const templates = useQuery(templatesQuery).data ?? [];
-  return [
-    ...photos.map((p) => ({ id: p.saved.id, name: p.photo.name })),
-    ...templates.map((t) => ({ id: t.saved.id, name: t.template.name })),
-  ];
+  const templates = useQuery(templatesQuery).data ?? NONE;
+  return useMemo(
+    () => [
+      ...photos.map((p) => ({ id: p.saved.id, name: p.photo.name, thumb: photoAt(p, "thumb") })),
+      ...templates.map((t) => ({
+        id: t.saved.id,
+        name: t.template.name,
+        thumb: pictureWith(t.saved.id, "thumb", t.query),
+      })),
+    ],
+    [photos, templates],
+  );
 }

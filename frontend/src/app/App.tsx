@@ -14,16 +14,26 @@ import { Home } from "./Home";
 import { useLight } from "./light";
 import { themeIn } from "./theme";
 
-const Unpack = lazy(() => import("../benches/unpack/Unpack"));
-const Photos = lazy(() => import("../benches/photos/Photos"));
+const unpack = () => import("../benches/unpack/Unpack");
+const photos = () => import("../benches/photos/Photos");
+const pages = () => import("../benches/page/Pages");
+const pageBench = () => import("../benches/page/PageBench");
+const cut = () => import("../benches/cut/Cut");
+const Unpack = lazy(unpack);
+const Photos = lazy(photos);
 const Prints = lazy(() => import("../benches/photos/Prints"));
-const Pages = lazy(() => import("../benches/page/Pages"));
-const PageBench = lazy(() => import("../benches/page/PageBench"));
+const Pages = lazy(pages);
+const PageBench = lazy(pageBench);
 const Together = lazy(() => import("../benches/page/Together"));
 const Variants = lazy(() => import("../benches/page/Variants"));
 const Book = lazy(() => import("../benches/log/Book"));
-const Cut = lazy(() => import("../benches/cut/Cut"));
+const Cut = lazy(cut);
 const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
+
+/** The bench one comes in by is sent for while the household is asked, not after it. */
+const [, first, further] = window.location.pathname.split("/");
+const begun = { unpack, photos, cut, page: further ? pageBench : pages }[first || "page"];
+begun?.().catch(() => undefined); // asked for again where it is drawn, and told there
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -11,7 +11,7 @@ import { Unreachable } from "../api/client";
 import { incoming } from "../api/incoming";
 import { kitsQuery } from "../api/kits";
 import { type PageOut, pagesQuery } from "../api/pages";
-import { photosQuery } from "../api/photos";
+import { firstPhotosQuery } from "../api/photos";
 import { OnceUsual } from "../api/usual";
 import { IconAction } from "../ui/IconAction";
 import { useTold } from "../ui/useTold";
@@ -161,7 +161,7 @@ const BENCHES = [
 /** The benches in the order of the work, as a ruler whose marks fill as the work goes on. */
 function Way() {
   const { data: kits } = useQuery(kitsQuery);
-  const { data: photos } = useQuery(photosQuery);
+  const { data: photos } = useQuery(firstPhotosQuery);
   const { data: pages } = useQuery(pagesQuery);
   const path = useLocation().pathname;
   const to = useWayBack(path, pages);

@@ -17,6 +17,7 @@ import { useFrame } from "./FrameContext";
 import { lightSaid, sayLight, useLight } from "./light";
 import { Punches } from "./Punches";
 import { PutAway } from "./PutAway";
+import { ScreenSize } from "./ScreenSize";
 
 /** In centimetres a mark is said in centimetres. */
 const SAID: Partial<Record<Settings["mark"], string>> = { "1 mm": "0.1 cm", "0.5 mm": "0.05 cm" };
@@ -103,6 +104,7 @@ export function Measures() {
               ]}
               onChange={sayLight}
             />
+            <ScreenSize />
             <Typography variant="h2" sx={{ gridColumn: "1 / 3", mt: 1 }}>
               House rules
             </Typography>

@@ -7,9 +7,9 @@ import { photosQuery } from "../api/photos";
 
 export function Title() {
   const { data: kits } = useQuery(kitsQuery);
-  const { data: photos } = useQuery(photosQuery);
   const { data: pages } = useQuery(pagesQuery);
   const [, bench = "", id = "", part = ""] = useLocation().pathname.split("/");
+  const { data: photos } = useQuery({ ...photosQuery, enabled: bench === "photos" });
   const page = pages?.find((one) => one.saved.id === id)?.page.name;
   const kit = kits?.find((one) => one.saved.id === id)?.kit.name;
   const photo = photos?.find((one) => one.saved.id === id)?.photo.name;

@@ -16,6 +16,7 @@ import {
 import type { Schemas } from "../api/client";
 import type { ShelfPaper } from "../api/kits";
 import type { Evaluated } from "../api/recipe";
+import { familyOf } from "../api/words";
 import { colours, daylight, figures, measureFont } from "../app/theme";
 import { arrow } from "../ui/arrows";
 import { unbroken } from "../ui/figures";
@@ -199,7 +200,7 @@ export function Drawing(props: Props) {
                 >
                   <Pieces pieces={pieces} patternOf={patterns.of} />
                   {lines.map((line) => (
-                    <DrawnLine key={line.path} line={line} pixel={pixel} />
+                    <DrawnLine key={`${line.path} ${line.written?.y}`} line={line} pixel={pixel} />
                   ))}
                   <rect
                     data-ring
@@ -287,8 +288,34 @@ export const Pieces = memo(function Pieces({ pieces, patternOf, flat = false }: 
 });
 
 /** Stitches, or a line to stand parts on. */
+/** A line of words in its face, as long as it comes out; the letters are spaced to it. */
+function InInk({ line, written }: { line: Schemas["DrawnLine"]; written: Schemas["Written"] }) {
+  const { x, y } = box(line.box);
+  const wide = inches(written.width);
+  return (
+    <text
+      x={x + inches(written.x)}
+      y={y + inches(written.y)}
+      fontFamily={familyOf(line.face)}
+      fontSize={written.size}
+      textLength={wide > 0 ? wide : undefined}
+      lengthAdjust="spacingAndGlyphs"
+      fill="#2b3138"
+      style={{ whiteSpace: "pre", userSelect: "none" }}
+    >
+      {written.text}
+    </text>
+  );
+}
+
 export function DrawnLine({ line, pixel }: { line: Schemas["DrawnLine"]; pixel: number }) {
   const { x, y } = box(line.box);
+  if (line.written) return <InInk line={line} written={line.written} />;
+  if (line.kind === "rule") {
+    return (
+      <path transform={`translate(${x} ${y})`} d={line.path} fill="none" stroke="#8d867a" strokeWidth={0.012} />
+    );
+  }
   const axis = line.kind === "axis";
   return (
     <g transform={`translate(${x} ${y})`} fill="none" strokeLinecap="round">

@@ -44,7 +44,10 @@ export function PagePicture({ name, page, shelf, scale }: Props) {
         <g key={part}>
           <Pieces pieces={pieces} patternOf={patterns.of} flat />
           {lines.map(
-            (line) => line.kind === "stitch" && <DrawnLine key={line.path} line={line} pixel={1 / scale} />,
+            (line) =>
+              line.kind !== "axis" && (
+                <DrawnLine key={`${line.path} ${line.written?.y}`} line={line} pixel={1 / scale} />
+              ),
           )}
         </g>
       ))}

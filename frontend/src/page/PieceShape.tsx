@@ -18,6 +18,9 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
   const rect = box(piece.rect);
   if (piece.role === "print") return <Print piece={piece} />;
   if (piece.role === "tape") return <rect {...rect} fill={piece.colour} fillOpacity={0.82} />;
+  if (piece.role === "sticker") {
+    return <path transform={laid(piece)} d={piece.path} fill={piece.colour} fillRule="evenodd" />;
+  }
   if (piece.path || piece.angle || piece.pin) return <CutShape piece={piece} pattern={pattern} />;
   if (!pattern) {
     return (

@@ -1,5 +1,6 @@
 /** How much of the page is seen, and how large: the whole of it, or closer, moved by wheel, fingers, keys. */
 import { type RefObject, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { pixelsToAnInch } from "./trueSize";
 
 export interface View {
   x: number;
@@ -17,8 +18,6 @@ export type Zoom = "closer" | "further" | "whole" | "true";
 
 const DEPTH_PIXELS = 26;
 const ROOM_PIXELS = 14;
-/** Pixels to an inch where the page is as large as it is. */
-const TRUE_SIZE = 96;
 const STEP = 1.4;
 const CLOSEST = 1 / 1200;
 
@@ -79,7 +78,7 @@ export function useView(frame: RefObject<HTMLElement | null>, width: number, hei
 
   function zoom(how: Zoom): void {
     if (how === "whole") setSeen((s) => ({ ...s, pixel: null }));
-    else if (how === "true") zoomBy(now.current.view.pixel * TRUE_SIZE);
+    else if (how === "true") zoomBy(now.current.view.pixel * pixelsToAnInch());
     else zoomBy(how === "closer" ? STEP : 1 / STEP);
   }
 

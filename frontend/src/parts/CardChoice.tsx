@@ -1,6 +1,7 @@
 /** Which printed card of which sheet, and which of its sides. */
 import { useShelf } from "../api/kits";
 import { Choice } from "../ui/Choice";
+import { SheetPlaces } from "../ui/SheetPlaces";
 
 interface Card {
   sheet: string | null;
@@ -16,7 +17,8 @@ interface Props {
 
 export function CardChoice({ value, onChange, label = "" }: Props) {
   const sheets = useShelf().filter(({ paper }) => paper.cards.length > 0);
-  const cards = sheets.find(({ paper }) => paper.id === value.sheet)?.paper.cards ?? [];
+  const sheet = sheets.find(({ paper }) => paper.id === value.sheet)?.paper;
+  const cards = sheet?.cards ?? [];
   if (!sheets.length && !value.sheet) {
     return <>: no sheet on the shelf has cards yet; say where they lie on it at the Unpack bench.</>;
   }
@@ -51,6 +53,16 @@ export function CardChoice({ value, onChange, label = "" }: Props) {
         ]}
         onChange={(way) => onChange("changed the front or back", { back: way === "back" })}
       />
+      {sheet && (
+        <SheetPlaces
+          paper={sheet}
+          chosen={{ kind: "card", k: cards.findIndex((card) => card.name === value.card) }}
+          onPress={({ k }) => {
+            const card = cards[k]?.name;
+            if (card !== undefined) onChange(`chose card ${card}`, { card });
+          }}
+        />
+      )}
     </>
   );
 }

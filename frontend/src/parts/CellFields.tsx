@@ -1,7 +1,6 @@
 /** Grids and tiles: what lies in which cell. */
 
 import Button from "@mui/material/Button";
-import { usePhotos } from "../api/photos";
 import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { CountField } from "../ui/CountField";
@@ -10,6 +9,7 @@ import { IconAction } from "../ui/IconAction";
 import { PaperPicker } from "../ui/PaperPicker";
 import { CardChoice } from "./CardChoice";
 import { type GridPart, type PartProps, printOf, type TilesPart } from "./kinds";
+import { PictureChoice } from "./PictureChoice";
 import { Sentence } from "./Sentence";
 import {
   CountValue,
@@ -138,7 +138,6 @@ function nextCell(part: GridPart): Cell {
 
 function CellFields({ of, k, cell }: { of: PartProps<GridPart>; k: number; cell: Cell }) {
   const usual = useUsual();
-  const photos = usePhotos();
   const { part, onChange } = of;
   const put = (what: string, change: Partial<Cell>, group?: string) =>
     onChange(
@@ -191,16 +190,12 @@ function CellFields({ of, k, cell }: { of: PartProps<GridPart>; k: number; cell:
         onChange={(what) => put("changed what lies in a cell", { what })}
       />
       {cell.what === "photo" && (
-        <Choice
+        <PictureChoice
           label={`${name}: which photo`}
-          value={cell.print?.photo ?? ""}
-          options={[["", "not chosen yet"], ...photos.map((p) => [p.saved.id, p.photo.name] as const)]}
-          onChange={(id) => {
-            const photo = photos.find((p) => p.saved.id === id);
-            put(photo ? `chose ${photo.photo.name}` : "took the photo out", {
-              print: photo ? printOf(usual, photo) : null,
-            });
-          }}
+          value={cell.print?.photo}
+          onChoose={(_, chosen, photo) =>
+            put(chosen ? `chose ${chosen}` : "took the photo out", { print: photo ? printOf(usual, photo) : null })
+          }
         />
       )}
       {(cell.what === "paper" || cell.what === "card") && (
@@ -342,7 +337,6 @@ export function TilesFields(of: PartProps<TilesPart>) {
 
 function TakenFields({ of, k, taken }: { of: PartProps<TilesPart>; k: number; taken: Taken }) {
   const usual = useUsual();
-  const photos = usePhotos();
   const { part, onChange } = of;
   const put = (what: string, change: Partial<Taken>, group?: string) =>
     onChange(
@@ -382,14 +376,12 @@ function TakenFields({ of, k, taken }: { of: PartProps<TilesPart>; k: number; ta
         onChange={(what) => put("changed what lies in a cell", { what })}
       />
       {taken.what === "photo" && (
-        <Choice
+        <PictureChoice
           label={`${name}: which photo`}
-          value={taken.print?.photo ?? ""}
-          options={[["", "not chosen yet"], ...photos.map((p) => [p.saved.id, p.photo.name] as const)]}
-          onChange={(id) => {
-            const photo = photos.find((p) => p.saved.id === id);
-            put(photo ? `chose ${photo.photo.name}` : "took the photo out", { print: printOf(usual, photo) });
-          }}
+          value={taken.print?.photo}
+          onChoose={(_, chosen, photo) =>
+            put(chosen ? `chose ${chosen}` : "took the photo out", { print: printOf(usual, photo) })
+          }
         />
       )}
       {taken.what === "paper" && (

@@ -10,6 +10,9 @@ import { PanelFields } from "./PanelFields";
 import { PhotoFields } from "./PhotoFields";
 import { AxisFields, CardFields, CutoutFields, PocketFields, RoundsFields, TapeFields } from "./ShapeFields";
 import { BandFields, PiecedFields } from "./StripFields";
+import { TitleFields } from "./TitleFields";
+import { WordStripsFields } from "./WordStripsFields";
+import { WordsFields } from "./WordsFields";
 
 const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { kind: Kind }>>> } = {
   base: BaseFields,
@@ -30,6 +33,9 @@ const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { 
   rounds: RoundsFields,
   card: CardFields,
   tape: TapeFields,
+  title: TitleFields,
+  words: WordsFields,
+  wordstrips: WordStripsFields,
   axis: AxisFields,
 };
 

@@ -3,12 +3,13 @@
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { fitShape, printSizesQuery, usePhotos, usePictures } from "../api/photos";
+import { fitShape, printSizesQuery } from "../api/photos";
 import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { hasLength, type Print, printOf } from "./kinds";
+import { PictureChoice } from "./PictureChoice";
 import { PrintCutFields } from "./PrintCutFields";
 import { Sentence } from "./Sentence";
 import { SHAPES } from "./shapes";
@@ -28,30 +29,20 @@ interface Props {
 
 export function PrintFields({ print, label, onChange, onRemove, line, onLine, children }: Props) {
   const usual = useUsual();
-  const pictures = usePictures();
-  const photos = usePhotos();
   return (
     <>
       <Sentence>
         {label}
-        <Choice
+        <PictureChoice
           label={`${label}: which`}
-          value={print.photo ?? ""}
-          options={[
-            ["", "not chosen yet"],
-            ...pictures.map((p) => [p.id, p.name] as const),
-            ...(print.photo && photos.length && !pictures.some((p) => p.id === print.photo)
-              ? [[print.photo, "a photo that is gone"] as const]
-              : []),
-          ]}
-          onChange={(id) => {
-            const photo = photos.find((p) => p.saved.id === id);
-            const name = pictures.find((p) => p.id === id)?.name;
+          templates
+          value={print.photo}
+          onChoose={(photo, name, found) =>
             onChange(
               name ? `chose ${name}` : "took the photo out",
-              photo ? printOf(usual, photo) : { ...print, photo: id || null, frame: null },
-            );
-          }}
+              found ? printOf(usual, found) : { ...print, photo, frame: null },
+            )
+          }
         />
         {onRemove && <IconAction small icon="bin" name={`Take ${label.toLowerCase()} away`} onClick={onRemove} />}
       </Sentence>

@@ -22,6 +22,7 @@ from ulna.api import (
     cutting,
     evaluating,
     kits,
+    letters,
     pages,
     parcels,
     photos,
@@ -31,6 +32,7 @@ from ulna.api import (
     templates,
     together,
     usual,
+    words,
 )
 from ulna.api import door as door_routes
 from ulna.api.door import Door, Guard
@@ -45,6 +47,7 @@ MODULES = (
     usual,
     settings,
     kits,
+    letters,
     photos,
     templates,
     prints,
@@ -56,6 +59,7 @@ MODULES = (
     cutting,
     book,
     together,
+    words,
 )
 AT_ONCE = 150
 """So many requests are worked on side by side; those that wait for a plan or a picture keep no reader waiting."""

@@ -257,6 +257,19 @@ def cuts_as_svg(id: str, home: AtHome) -> Response:
     return attachment(content, f"{home.page(id).name} cuts.svg", "image/svg+xml")
 
 
+@router.get("/pages/{id}/machine.svg", response_class=Response)
+def machine_as_svg(id: str, home: AtHome, mirrored: bool = False) -> Response:
+    """The outlines of a page where they lie on their sheets, for a cutting machine."""
+    content = cutting.for_machine(home, id, "svg", mirrored)
+    return attachment(content, f"{home.page(id).name} outlines.svg", "image/svg+xml")
+
+
+@router.get("/pages/{id}/machine.dxf", response_class=Response)
+def machine_as_dxf(id: str, home: AtHome, mirrored: bool = False) -> Response:
+    content = cutting.for_machine(home, id, "dxf", mirrored)
+    return attachment(content, f"{home.page(id).name} outlines.dxf", "image/vnd.dxf")
+
+
 @router.get("/pages/{id}/cuts.json")
 def cuts_as_json(id: str, home: AtHome) -> Doc[cut_document.Document]:
     """The cut list as a document of its own, an ulna-cut-list. See docs/cut-list.md."""

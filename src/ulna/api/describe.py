@@ -28,7 +28,9 @@ def _without_titles(schema: Any) -> Any:
     if "prefixItems" in schema:  # what reads answers knows lists, no pairs
         return {"type": "array", "items": _without_titles(schema["prefixItems"][0])}
     return {
-        key: _without_titles(value) for key, value in schema.items() if key != "title" or not isinstance(value, str)
+        key: value if key == "mapping" else _without_titles(value)  # there a kind of part may be called title
+        for key, value in schema.items()
+        if key != "title" or not isinstance(value, str)
     }
 
 

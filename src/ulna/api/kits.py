@@ -13,6 +13,7 @@ from pydantic import BaseModel, Field
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.wire import Edit, Saved, What, attachment, saved
+from ulna.api.written import written_list
 from ulna.core.measure import text
 from ulna.core.paper import patterns
 from ulna.core.paper.searching import searched_by
@@ -111,9 +112,9 @@ def lay_cards(asked: CardsAsked) -> list[Doc[Card]]:
     return list(cards_in_rows(asked.paper, asked.rows, asked.columns, asked.side))
 
 
-@router.get("/kits")
-def list_kits(home: AtHome) -> list[KitOut]:
-    return [_out(kept, home) for kept in home.kits.all()]
+@router.get("/kits", response_model=list[KitOut])
+def list_kits(home: AtHome) -> Response:
+    return written_list(home, "kits", ((one, None) for one in home.kits.all()), lambda one: _out(one, home))
 
 
 class OnShelf(BaseModel):
@@ -208,7 +209,9 @@ def read_kit_json(file: Annotated[UploadFile, File()]) -> Doc[Kit]:
     kit = kit_format.read(file.file.read(MOST_JSON_BYTES))
     fresh = {paper.id: new_id("paper") for paper in kit.papers}
     papers = tuple(replace(p, id=fresh[p.id], scrap_of=fresh.get(p.scrap_of or "")) for p in kit.papers)
-    return replace(kit, papers=papers, things=tuple(replace(t, id=new_id("thing")) for t in kit.things))
+    alphabets = tuple(replace(one, id=new_id("alphabet")) for one in kit.alphabets)
+    things = tuple(replace(t, id=new_id("thing")) for t in kit.things)
+    return replace(kit, papers=papers, things=things, alphabets=alphabets)
 
 
 # ---- looks -----------------------------------------------------------------------------------------

@@ -12,6 +12,7 @@ from pydantic import BaseModel
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.wire import Edit, Saved, What, attachment, saved
+from ulna.api.written import written_list
 from ulna.core.kit.cutting import Stage
 from ulna.core.page.plan import PagePlan
 from ulna.core.photos.look import AS_IT_CAME, Look
@@ -44,10 +45,12 @@ def _out(kept: Kept[PagePlan], home: Household) -> PageOut:
     return PageOut(saved=saved(kept), page=kept.body, cutting=home.stage(kept.id))
 
 
-@router.get("/pages")
-def list_pages(home: AtHome) -> list[PageOut]:
+@router.get("/pages", response_model=list[PageOut])
+def list_pages(home: AtHome) -> Response:
     """The one that was changed last comes first."""
-    return [_out(kept, home) for kept in sorted(home.pages.all(), key=lambda k: k.changed, reverse=True)]
+    kept = sorted(home.pages.all(), key=lambda k: k.changed, reverse=True)
+    entries = ((one, home.stage(one.id)) for one in kept)
+    return written_list(home, "pages", entries, lambda one: _out(one, home))
 
 
 @router.post("/pages", status_code=201)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, File, Query, UploadFile
 from fastapi.responses import FileResponse, Response
@@ -12,6 +12,7 @@ from pydantic import BaseModel
 from ulna.api.at_home import AtHome
 from ulna.api.history import add_history
 from ulna.api.wire import Edit, Saved, What, saved
+from ulna.api.written import written_list
 from ulna.core.geometry.shapes import Shape, fitted
 from ulna.core.measure import inches, parse, text
 from ulna.core.page.plan import photos_of
@@ -168,23 +169,12 @@ def _shown(kept: Kept[PhotoRecord], used: dict[str, list[UsedOn]]) -> PhotoOut:
 
 
 @router.get("/photos", response_model=list[PhotoOut])
-def list_photos(home: AtHome) -> Response:
-    """By the time they were taken, those without one last."""
-    used, known = _used_on(home), home.lasting.setdefault("photos", {})
-    kept = sorted(home.roll.records.all(), key=lambda k: (k.body.taken is None, k.body.taken or ""))
-    return Response(
-        b"[" + b",".join(_as_json(one, used, known) for one in kept) + b"]", media_type="application/json"
-    )
-
-
-def _as_json(kept: Kept[PhotoRecord], used: dict[str, list[UsedOn]], known: dict[str, Any]) -> bytes:
-    """A photo of the list as it is answered; of thousands only those are worked out that are other ones now."""
-    key = kept.version, used.get(kept.id, [])
-    found = known.get(kept.id)
-    if found is None or found[0] != key:
-        found = known[kept.id] = key, _shown(kept, used).model_dump_json().encode()
-    written: bytes = found[1]
-    return written
+def list_photos(home: AtHome, most: Annotated[int | None, Query(ge=1, le=1_000_000)] = None) -> Response:
+    """By the time they were taken, those without one last; the first `most` of them."""
+    used = _used_on(home)
+    kept = sorted(home.roll.records.all(), key=lambda k: (k.body.taken is None, k.body.taken or ""))[:most]
+    entries = ((one, used.get(one.id, [])) for one in kept)
+    return written_list(home, "photos", entries, lambda one: _shown(one, used))
 
 
 @router.post("/photos", status_code=201)

@@ -25,6 +25,8 @@ commands = typer.Typer()
 
 Printer = Annotated[str, typer.Option("--printer", envvar="ULNA_PRINTER", help="The address of the photo printer.")]
 PRINTER_PORT = 8630
+LARGE = 5_000_000
+"""A library of so many bytes takes a while to read, and says so."""
 Port = Annotated[int, typer.Option(envvar="PORT", help="The port; 0 takes a free one.")]
 Browser = Annotated[bool, typer.Option("--browser/--no-browser", help="Open it in the browser.")]
 
@@ -113,6 +115,7 @@ def _serve(
     from ulna.api.app import create_app, read_ahead, steady
     from ulna.household.home import Household
     from ulna.household.planroom import Planroom
+    from ulna.store.library import DATABASE
 
     household = Household(home, printer, planroom=Planroom())
     try:
@@ -127,6 +130,8 @@ def _serve(
         except (OSError, ValueError) as error:  # a certificate that is none, a key that is another's
             print(f"{certificate} with {key}: {error}; give a certificate and its key as PEM", file=sys.stderr)
             raise typer.Exit(2) from None
+        if (home / DATABASE).stat().st_size > LARGE:
+            print("Reading a large household: a few seconds …", file=sys.stderr, flush=True)
         read_ahead(household)
         steady()
         scheme = "https" if tls else "http"

@@ -8,6 +8,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches, mm, parse
 from ulna.core.paper.patterns import PATTERNS
 from ulna.core.paper.shelf import Card, Edge, Face, Form, Kit, Paper, Pile, Side, Stock, Strip, Thing, ThingKind
+from ulna.core.words.alphabets import Alphabet, MeasuredWord
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
 MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
@@ -139,9 +140,32 @@ def towpath() -> Kit:
         things=(
             _thing(k, "Herons and reeds", "die cut", 14),
             _thing(k, "Brass bolts", "brad", 12),
-            _thing(k, "Small capitals", "alphabet", 1, note="Three of most letters, eight E"),
             _thing(k, "Ledger tape", "tape", 1, mm(10800)),
             _thing(k, "Log cards", "journaling card", 6),
+        ),
+        alphabets=(
+            Alphabet(
+                f"{k}-small-capitals",
+                "Small capitals",
+                inches(0, 1, 2),
+                "AAABBCCCDDDEEEEEEEEFFGGHHHIIIJKKLLLMMNNNOOOPPQRRRSSSTTTUUVWWXYYZ 0011122233445566778899 &!?'",
+                face="slab",
+                measured=(MeasuredWord("HERON", inches(2, 5, 8)),),
+                material="puffy",
+                thickness=inches(0, 1, 16),
+                colour=INK,
+            ),
+            Alphabet(
+                f"{k}-painted-block",
+                "Painted block",
+                inches(1),
+                "AABBCDDEEEFGHHIIKKLLMNNOOOPRRSSSTTUVWXYZ 1122345678890",
+                face="heavy",
+                material="chipboard",
+                thickness=inches(0, 1, 16),
+                fixing="glue",
+                colour=MADDER,
+            ),
         ),
     )
 

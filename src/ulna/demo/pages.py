@@ -24,7 +24,9 @@ from ulna.core.parts.kinds.pocket import Pocket
 from ulna.core.parts.kinds.rounds import Rounds
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.tiles import Tiles
+from ulna.core.parts.kinds.title import Style, Title
 from ulna.core.parts.kinds.torn import Torn
+from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
@@ -117,6 +119,13 @@ def locks(photos: dict[str, str]) -> PagePlan:
                 mats=(_mat("1/8", "towpath-ink"),),
                 place=_at("right", "3 1/4", "1 3/8"),
             ),
+            Title(
+                "title",
+                "21\nLOCKS",
+                (Style("towpath-small-capitals"), Style("towpath-painted-block")),
+                lines=parse("-3/16"),
+                place=_at("right", "4 1/8", "5 7/8"),
+            ),
             Card("card", "towpath-little-cards", "words", angle=4.0, place=_at("left", "1 1/2", "8 1/2")),
             Cutout(
                 "tag",
@@ -189,6 +198,14 @@ def engine(photos: dict[str, str]) -> PagePlan:
                 papers=_papers("wharf-painted-tin", "wharf-white", "wharf-verdigris"),
                 place=Place("left", Across("centre", ZERO), Down("bottom", parse("1/2"))),
             ),
+            Words(
+                "words",
+                "Out in nineteen pieces, back in twenty. Rivet sat on the manual.",
+                width=parse("2"),
+                paper=_paper("wharf-white"),
+                margin=parse("3/16"),
+                place=_at("left", "5", "6 5/8"),
+            ),
         ),
     )
 
@@ -249,6 +266,18 @@ def rain(photos: dict[str, str]) -> PagePlan:
                 (_mat("1/8", "towpath-mooring-line"),),
                 _on("ring"),
             ),
+            Title(
+                "title",
+                "Rain on the roof",
+                (Style(face="heavy", papers=_papers("towpath-ink", ("towpath-feather", "B"))),),
+                align="right",
+                fit=True,
+                width=parse("4 1/2"),
+                height=parse("1"),
+                drawn=True,
+                layers=2,
+                place=Place("left", Across("right", parse("5/8")), Down("top", parse("6 1/4"))),
+            ),
             Pocket(
                 "letters",
                 parse("4 1/2"),
@@ -302,6 +331,13 @@ def market(photos: dict[str, str]) -> PagePlan:
                 _print(photos["Moored for the night"], "3 1/2", "2 1/2"),
                 (_mat("1/16", "wharf-painted-tin", "B"),),
                 Place("right", Across("centre", ZERO), Down("top", parse("2"))),
+            ),
+            Title(
+                "title",
+                "OFF TO\nMARKET",
+                (Style("towpath-small-capitals"),),
+                align="centre",
+                place=Place("left", Across("centre", ZERO), Down("top", parse("3 1/8"))),
             ),
             Pocket(
                 "list",

@@ -83,7 +83,7 @@ def schema() -> dict[str, Any]:
 
 
 def with_papers(value: Value, fresh: Mapping[str, str]) -> Value:
-    """A kit, a page or what is cut of one, whose papers have other ids, wherever one is named."""
+    """A kit, a page or what is cut of one, whose papers and alphabets have other ids, wherever one is named."""
     return read_value(type(value), _with_papers(written(value), fresh))
 
 
@@ -93,17 +93,16 @@ def _with_papers(document: Any, fresh: Mapping[str, str]) -> Any:
     if not isinstance(document, dict):
         return document
     renamed = {key: _with_papers(value, fresh) for key, value in document.items()}
-    for key in ("paper", "scrap_of", "sheet", "of_paper", "key", "step"):
+    for key in ("paper", "scrap_of", "sheet", "of_paper", "alphabet", "key", "step"):
         if isinstance(renamed.get(key), str):
             renamed[key] = _renamed(renamed[key], fresh)
     if "ticked" in renamed:
         renamed["ticked"] = [_renamed(key, fresh) for key in renamed["ticked"]]
         renamed["when"] = {_renamed(key, fresh): at for key, at in renamed.get("when", {}).items()}
-    if "papers" in renamed:
-        # A kit's papers have ids; the papers of a part are choices, which name theirs.
-        renamed["papers"] = [
-            paper | {"id": fresh.get(paper["id"], paper["id"])} if "id" in paper else paper
-            for paper in renamed["papers"]
+    for name in renamed.keys() & {"papers", "alphabets"}:
+        # A kit's papers and alphabets have ids; the papers of a part are choices, which name theirs.
+        renamed[name] = [
+            one | {"id": fresh.get(one["id"], one["id"])} if "id" in one else one for one in renamed[name]
         ]
     return renamed
 

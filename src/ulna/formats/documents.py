@@ -300,22 +300,35 @@ def as_text(value: Any) -> str:
 def plain(value: Any) -> Any:
     """A value as its document has it, in dicts, lists and texts; without its model, since an answer has thousands of
     lengths."""
-    if isinstance(value, Length):
-        return measure.text(value)
-    if isinstance(value, tuple):
-        return [plain(one) for one in value]
-    if isinstance(value, Mapping):
-        return {key: plain(one) for key, one in value.items()}
-    if isinstance(value, Enum):
-        return value.value
-    if dataclasses.is_dataclass(value):
-        kind: Any = type(value)
-        found: dict[str, Any] = dict(_begins(kind))
-        for name, places in _written_fields(kind):
+    kind: Any = type(value)
+    return _writer(kind)(value)
+
+
+@cache
+def _writer(kind: Any) -> Callable[[Any], Any]:
+    """How values of a type are written: found out once for all of them."""
+    if issubclass(kind, Length):
+        return measure.text
+    if issubclass(kind, tuple):
+        return lambda value: [plain(one) for one in value]
+    if issubclass(kind, Mapping):
+        return lambda value: {key: plain(one) for key, one in value.items()}
+    if issubclass(kind, Enum):
+        return lambda value: value.value
+    return _fields_writer(kind) if dataclasses.is_dataclass(kind) else lambda value: value
+
+
+def _fields_writer(kind: Any) -> Callable[[Any], dict[str, Any]]:
+    begins, fields = dict(_begins(kind)), _written_fields(kind)
+
+    def write(value: Any) -> dict[str, Any]:
+        found: dict[str, Any] = dict(begins)
+        for name, places in fields:
             one = getattr(value, name)
             found[name] = plain(one) if places is None else _rounded_off(one, places)
         return found
-    return value
+
+    return write
 
 
 MOST_WRITTEN = 3_000
@@ -338,14 +351,12 @@ def plain_once(value: Any) -> Any:
     return document
 
 
-@cache
 def _begins(kind: type) -> tuple[tuple[str, str], ...]:
     """What a kind of something begins with."""
     known = getattr(kind, "kind", None)
     return (("kind", known),) if isinstance(known, str) else ()
 
 
-@cache
 def _written_fields(kind: type) -> tuple[tuple[str, int | None], ...]:
     """The fields of a dataclass and what is written beside them, each with the places that its numbers have."""
     hints = get_type_hints(kind, include_extras=True)

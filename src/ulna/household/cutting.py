@@ -247,7 +247,7 @@ def members(home: Household, pages: Sequence[str]) -> list[Member]:
             for paper, count in keeps.get(page, {}).items()
             if paper in shelf.papers and (id := f"{paper}@{page}")
         }
-        there = Shelf({**common.papers, **own}, common.things)
+        there = replace(common, papers={**common.papers, **own})
         ground = home.ground(plan.format, page).changed(shelf=there)
         worked = evaluate(plan, ground)
         found.append(Member(page, plan, worked, ground, _still(worked, cuttings.get(page))))
@@ -345,6 +345,14 @@ def written(home: Household, page: str, format: str, paper: Literal["letter", "a
     from ulna.formats import cut_pdf
 
     return cut_pdf.write(one, paper)
+
+
+def for_machine(home: Household, page: str, format: Literal["svg", "dxf"], mirrored: bool) -> bytes:
+    """What a cutting machine is to cut of a page. Raises `NotThere`."""
+    from ulna.formats import machine
+
+    cuts = on_paper(home, page).cuts
+    return (machine.as_svg if format == "svg" else machine.as_dxf)(cuts, mirrored).encode()
 
 
 def page_pieces(home: Household, page: str, now: PageCuts) -> tuple[Piece, ...]:

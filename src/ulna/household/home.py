@@ -29,7 +29,7 @@ from ulna.core.page.standing import stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper import colour, ranking, sheets_seen
 from ulna.core.paper.punches import Punch
-from ulna.core.paper.shelf import Kit, Paper, Shelf, Side, Thing
+from ulna.core.paper.shelf import Kit, Paper, Shelf, Side
 from ulna.core.parts.pieces import Ground
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
@@ -37,7 +37,9 @@ from ulna.core.photos.photo import Photo
 from ulna.core.photos.print_list import PrintList
 from ulna.formats import collection
 from ulna.formats.documents import held, written
+from ulna.formats.faces import SHIPPED
 from ulna.formats.limits import MOST_PICTURE_BYTES
+from ulna.household import letters
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
 from ulna.household.planroom import Here
@@ -96,10 +98,15 @@ def _add_once(documents: Documents[Value], id: str, value: Value, what: str) -> 
     return True
 
 
+def _named_in(kit: Kit) -> list[str]:
+    """The ids of what pages name of a kit: its papers and its alphabets."""
+    return [*(paper.id for paper in kit.papers), *(alphabet.id for alphabet in kit.alphabets)]
+
+
 def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
     """The shelf less so many sheets of some papers."""
     papers = {p.id: replace(p, count=max(0, p.count - kept.get(p.id, 0))) for p in shelf.papers.values()}
-    return Shelf(papers, shelf.things) if kept else shelf
+    return replace(shelf, papers=papers) if kept else shelf
 
 
 class Household:
@@ -201,11 +208,12 @@ class Household:
         return self.cached("shelf", ["kit"], self._read_shelf)
 
     def _read_shelf(self) -> Shelf:
-        papers, things = list[Paper](), list[Thing]()
-        for kept in self.kits.all():
-            papers += kept.body.papers
-            things += kept.body.things
-        return Shelf.of(papers, things)
+        kits = [kept.body for kept in self.kits.all()]
+        return Shelf.of(
+            [paper for kit in kits for paper in kit.papers],
+            (thing for kit in kits for thing in kit.things),
+            (alphabet for kit in kits for alphabet in kit.alphabets),
+        )
 
     def _begun_sheets_stay(self, id: str, kit: Kit) -> None:
         """Raises `FieldError` where a kit would have fewer sheets of a paper than are begun."""
@@ -378,11 +386,12 @@ class Household:
         with self.library.transaction():
             ids = [named(kit_ids, k, "kit", kit) for k, kit in enumerate(kits)]
             here = {kept.id for kept in [*self.kits.all(), *self.kits.away()]}
-            taken = {p.id for kept in [*self.kits.all(), *self.kits.away()] for p in kept.body.papers}
+            known = [kept.body for kept in [*self.kits.all(), *self.kits.away()]]
+            taken = {id for kit in known for id in _named_in(kit)}
             fresh = dict[str, str]()
             for id, kit in zip(ids, kits, strict=True):
-                for paper in kit.papers:
-                    fresh[paper.id] = self._paper_id(id, paper.id, id in here, taken)
+                for one in _named_in(kit):
+                    fresh[one] = self._paper_id(id, one, id in here, taken)
             new_kits = [
                 _add_once(self.kits, id, collection.with_papers(kit, fresh), what)
                 for id, kit in zip(ids, kits, strict=True)
@@ -408,14 +417,17 @@ class Household:
     def ground(self, format: PageFormat, page: str | None = None) -> Ground:
         """What a page is worked out against; the same ground for as long as nothing on it changes."""
         kinds = ["kit", "photo", "template", "settings", "cuttings", "keeps"]
+        takings = letters.elsewhere(self, page)
         return self.cached(
-            ("ground", page, format),
+            ("ground", page, format, takings),
             kinds,
             lambda: Ground(
                 format,
-                self.shelf_for(page),
+                replace(self.shelf_for(page), letters_left=letters.left_by(self, takings)),
                 self.photos(),
                 self.ruler(),
+                SHIPPED,
+                {hand.id: hand for hand in self.settings().body.hands},
                 self.punches(),
                 self.settings().body.gut,
             ),

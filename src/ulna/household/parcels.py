@@ -16,6 +16,7 @@ from typing import Any, BinaryIO, NamedTuple, TypeVar
 from ulna.core.page.plan import PagePlan, photos_of
 from ulna.core.paper.shelf import Kit, Paper
 from ulna.core.photos.template import Template
+from ulna.core.words.alphabets import Alphabet
 from ulna.formats import collection, parcel
 from ulna.formats.documents import read as read_value
 from ulna.formats.documents import written
@@ -41,7 +42,8 @@ class TakenIn:
 
 
 class _Matched(NamedTuple):
-    """The papers of a parcel by the ids they have here; kits of those that are brought along, with their ids."""
+    """The papers and alphabets of a parcel by the ids they have here; kits of those that are brought along, with their
+    ids; how many papers were matched."""
 
     fresh: Mapping[str, str]
     kits: tuple[tuple[str, Kit], ...]
@@ -82,14 +84,23 @@ def _of_pages(whole: collection.Document, pages: Collection[str]) -> collection.
     for kit in whole.kits:  # a scrap comes with the paper that it was cut from, and with a paper its scraps
         papers |= {paper.scrap_of for paper in kit.papers if paper.id in papers and paper.scrap_of}
     papers |= {paper.id for kit in whole.kits for paper in kit.papers if paper.scrap_of in papers}
+    alphabets = {name for _, page in chosen for name in _named(written(page), "alphabet")}
     kits = [
-        (id, replace(kit, papers=tuple(paper for paper in kit.papers if paper.id in papers), things=()))
+        (
+            id,
+            replace(
+                kit,
+                papers=tuple(paper for paper in kit.papers if paper.id in papers),
+                things=(),
+                alphabets=tuple(one for one in kit.alphabets if one.id in alphabets),
+            ),
+        )
         for id, kit in zip(whole.kit_ids, whole.kits, strict=True)
     ]
     shown = {photo for _, page in chosen for photo in photos_of(page)}
     templates = tuple(one for one in whole.templates if one.id in shown)
     shown |= {cell.photo for one in templates for cell in one.template.cells if cell.photo}
-    with_papers = [(id, kit) for id, kit in kits if kit.papers]
+    with_papers = [(id, kit) for id, kit in kits if kit.papers or kit.alphabets]
     return collection.Document(
         kits=tuple(kit for _, kit in with_papers),
         kit_ids=tuple(id for id, _ in with_papers),
@@ -175,7 +186,7 @@ def _page(home: Household, id: str, plan: PagePlan) -> tuple[str, bool]:
 
 
 def _papers(home: Household, whole: collection.Document) -> _Matched:
-    """The same paper by its id, else one that is like it and not taken yet, else it is brought along."""
+    """The same paper by its id, else one that is like it and not taken yet, else it is brought along; alphabets too."""
     here = home.shelf().papers
     fresh, along, matched, taken = dict[str, str](), list[tuple[str, Kit]](), 0, set[str]()
     for kit_id, kit in zip(whole.kit_ids, whole.kits, strict=False):
@@ -192,12 +203,32 @@ def _papers(home: Household, whole: collection.Document) -> _Matched:
                 continue
             matched += 1
             taken.add(fresh[paper.id])
-        if others or not kit.papers:
+        alphabets = _alphabets(home, kit, fresh)
+        if others or alphabets or not (kit.papers or kit.alphabets):
             known = {kept.id for kept in (*home.kits.all(), *home.kits.away())}
-            part = replace(kit, papers=tuple(others))
+            part = replace(kit, papers=tuple(others), alphabets=alphabets)
             along.append((new_id("kit") if kit_id in known else kit_id, part))
     renamed = tuple((id, collection.with_papers(kit, fresh)) for id, kit in along)
-    return _Matched(fresh, tuple(one for one in renamed if one[1].papers or one[1].things), matched)
+    kits = tuple((id, kit) for id, kit in renamed if kit.papers or kit.things or kit.alphabets)
+    return _Matched(fresh, kits, matched)
+
+
+def _alphabets(home: Household, kit: Kit, fresh: dict[str, str]) -> tuple[Alphabet, ...]:
+    """Those of a kit that are brought along, under ids that are free here; what each is called here goes into `fresh`.
+    One is the same however many of its letters are left."""
+    here, others = home.shelf().alphabets, list[Alphabet]()
+    for one in kit.alphabets:
+        like = next((known.id for known in here.values() if _looks_like(known, one)), None)
+        if one.id in here and _looks_like(here[one.id], one):
+            like = one.id
+        fresh[one.id] = like or (new_id("alphabet") if one.id in here else one.id)
+        if like is None:
+            others.append(one)
+    return tuple(others)
+
+
+def _looks_like(one: Alphabet, other: Alphabet) -> bool:
+    return one == replace(other, id=one.id, letters=one.letters, packs=one.packs, spoiled=one.spoiled)
 
 
 def _alike(one: Paper, other: Paper) -> bool:

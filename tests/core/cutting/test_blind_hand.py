@@ -34,7 +34,7 @@ from ulna.core.parts.pieces import Ground, GutRule, PaperChoice
 from ulna.core.planner import plan_cuts
 from ulna.formats import cut_document
 
-PAGES = int(os.environ.get("ULNA_PAGES", "3000"))
+PAGES = int(os.environ.get("ULNA_PAGES", "1500"))
 """So many pages are drawn; `make bench` draws more."""
 SHELF = Shelf.of(list(PAPERS))
 GUT_RULES: tuple[GutRule, ...] = ("when it saves a sheet", "always", "never")

@@ -7,15 +7,19 @@ from dataclasses import replace
 from hypothesis import given
 from hypothesis import strategies as st
 
-from tests.core.examples import LOCK, ground, size
+from tests.core.examples import LOCK, ground, paper, size
 from ulna.core.findings import Finding
-from ulna.core.measure import Length, inches, parse
+from ulna.core.geometry import polygons
+from ulna.core.geometry.figures import outline
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO, Length, inches, parse
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.gutter import CLEAR, line_on
+from ulna.core.page.halves import halved
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.parts.kinds.photo import PhotoPart, filling
-from ulna.core.parts.pieces import Ground
+from ulna.core.parts.pieces import Ground, PaperChoice, Piece
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.crop import Face, Framing
 from ulna.core.photos.prints import Print
@@ -96,3 +100,29 @@ def test_the_place_that_is_offered_clears_every_face(faces: list[Face], sixteent
 def test_an_inch_is_an_inch() -> None:
     """The distance that faces keep."""
     assert Length(914_400) == CLEAR
+
+
+def test_halves_of_a_card_that_is_a_figure_between_marks_lie_within_the_card() -> None:
+    """A round card of 1 in lies 1/32 left of its marks, half over the fold at 12: each half ends where the
+    card does, where nothing more is printed, and at the fold."""
+    on = ground(of_kind("12x12", 2), paper("cards"))
+    at = Rect(inches(11, 1, 2), inches(2), inches(1), inches(1))
+    line = polygons.moved(outline("circle", 1, 1), -1 / 32, 0)
+    card = Piece(
+        "c",
+        "c",
+        "card",
+        "card",
+        at,
+        at,
+        PaperChoice("cards"),
+        outline=line,
+        pin=Rect(ZERO, ZERO, at.width, at.height),
+    )
+    left, right = halved(card, on)
+    for half in (left, right):
+        off_x, off_y = (half.rect.x - half.uncut.x).inches, (half.rect.y - half.uncut.y).inches
+        x1, y1, x2, y2 = polygons.bounds(half.outline)
+        assert at.contains(half.rect)
+        assert off_x - 1e-6 <= x1 and x2 <= off_x + half.rect.width.inches + 1e-6
+        assert off_y - 1e-6 <= y1 and y2 <= off_y + half.rect.height.inches + 1e-6

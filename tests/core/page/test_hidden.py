@@ -119,7 +119,7 @@ def test_in_millimetres_the_lap_is_on_the_next_mark() -> None:
 @given(plan=pages.pages())
 def test_a_hole_is_covered_with_the_lap_all_round(plan: PagePlan) -> None:
     """Whatever the page: every panel, grown by the lap, lies within its piece and under what is opaque."""
-    on = Ground(plan.format, Shelf.of(list(pages.PAPERS)), {"heron": HERON}, Ruler())
+    on = Ground(plan.format, Shelf.of(list(pages.PAPERS)), {"heron": HERON}, Ruler(), {}, {})
     pieces = evaluate(plan, on).pieces
     order = [p.id for p in pieces]
     for id, panel in hidden.panels(pieces, on.shelf, on.ruler).items():

@@ -8,6 +8,7 @@ import pytest
 
 from tests.core.examples import ground, paper
 from ulna.core.errors import FieldError
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Unit, inches, parse
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
@@ -18,9 +19,11 @@ from ulna.core.parts.kinds import Part, menu
 from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.grid import Cell, Grid
 from ulna.core.parts.kinds.joint import Joint
+from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.tiles import Tiles
 from ulna.core.parts.mats import Mat
+from ulna.core.parts.opening import Opening
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.photos.prints import Print
 
@@ -156,3 +159,46 @@ def test_photos_are_poured_into_tiles_but_not_into_those_that_the_edge_trims() -
 def test_without_printed_cards_a_tile_says_why_it_can_be_none() -> None:
     with pytest.raises(FieldError, match="no sheet with printed cards is on the shelf"):
         keep_for(plan(replace(COMB, shape="square")), "comb", "tile-0-0", "card", ON)
+
+
+# ---- openings ------------------------------------------------------------------------------------------
+
+WINDOW = Panel("window", width=inches(5), height=inches(5), openings=(Opening(width=inches(3), height=inches(3)),))
+
+
+def test_an_opening_is_pressed_for_a_photo_behind_it_and_to_close_it() -> None:
+    """Three inches and a lap of 1/8 on both sides are 3 1/4: the smallest usual print that covers it is 4 × 4."""
+    (spot,) = evaluate(plan(WINDOW), ON).parts[0].spots
+    assert (spot.what, spot.rect) == ("open", Rect(inches(1), inches(1), inches(3), inches(3)))
+    filled = put_photo(plan(WINDOW), "window", spot.key, "heron", ON)
+    assert isinstance(filled, Panel) and filled.openings[0].print == Print("heron", inches(4), inches(4))
+    assert keep_for(plan(filled), "window", spot.key, "open", ON) == WINDOW
+    assert keep_for(plan(filled), "window", spot.key, "closed", ON) == replace(WINDOW, openings=())
+
+
+def test_photos_are_poured_behind_the_openings_that_have_none() -> None:
+    """The one that is there keeps its print; two of three photos find no place."""
+    two = replace(
+        WINDOW,
+        width=inches(10),
+        openings=(
+            Opening(
+                width=inches(2), height=inches(2), across=inches(-2), print=Print("wharf", inches(3), inches(4))
+            ),
+            Opening(width=inches(2), height=inches(2), across=inches(2)),
+        ),
+    )
+    part, left = pour(plan(two), "window", ["heron", "lock", "rain"], ON)
+    assert isinstance(part, Panel) and left == 2
+    assert [one.print and one.print.photo for one in part.openings] == ["wharf", "heron"]
+
+
+def test_a_paper_on_an_opening_is_meant_for_what_it_is_cut_into() -> None:
+    assert papers(put_paper(plan(WINDOW), "window", "window/opening", REACH, ON)) == {"window/panel": "reach"}
+
+
+def test_an_opening_in_a_turned_panel_is_pressed_where_it_comes_to_lie() -> None:
+    """An inch right of the middle; a quarter turn to the right brings it an inch below the middle."""
+    turned = replace(WINDOW, angle=90.0, openings=(Opening(width=inches(1), height=inches(1), across=inches(1)),))
+    (spot,) = evaluate(plan(turned), ON).parts[0].spots
+    assert spot.rect == Rect(inches(2), inches(3), inches(1), inches(1))

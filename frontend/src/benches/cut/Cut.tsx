@@ -9,10 +9,10 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import type { CuttingOut } from "../../api/cutting";
-import { cutsFile, cutsPdf, sheetFile } from "../../api/cutting";
+import { cutsFile, cutsPdf, machineFile, sheetFile } from "../../api/cutting";
 import { useShelf } from "../../api/kits";
 import { pagesQuery } from "../../api/pages";
-import { colours, narrow, small } from "../../app/theme";
+import { colours, figures, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { Finding } from "../../ui/Finding";
 import { unbroken } from "../../ui/figures";
@@ -75,6 +75,10 @@ function CutBench({ id, pages, onPage }: BenchProps) {
     ["Cut list on A4 (PDF)", cutsPdf(id, "a4")],
     ["Pieces (CSV)", cutsFile(id, "pieces.csv")],
     ["Every sheet and outline at true size (SVG)", cutsFile(id, "cuts.svg")],
+    ["Outlines for a cutting machine (SVG)", machineFile(id, "svg", false)],
+    ["Outlines for a cutting machine (DXF)", machineFile(id, "dxf", false)],
+    ["The same mirrored, to cut from the back (SVG)", machineFile(id, "svg", true)],
+    ["The same mirrored, to cut from the back (DXF)", machineFile(id, "dxf", true)],
     ["The whole list for programs (JSON)", cutsFile(id, "cuts.json")],
     ...(sheet ? [[`Sheet ${number} at true size (SVG)`, sheetFile(id, number)] as const] : []),
   ] as const;
@@ -134,7 +138,16 @@ function CutBench({ id, pages, onPage }: BenchProps) {
           >
             <Box sx={{ pb: 1 }}>
               <Typography variant="h2" component="h2">
-                {nameOf(sheet, data)}
+                {sheet.scrap && !sheet.print ? (
+                  <>
+                    {data.sheet_names[sheet.key]}, scrap{" "}
+                    <Box component="span" sx={{ typography: "body1", ...figures }}>
+                      {unbroken(data.sheet_sizes[sheet.key] ?? "")}
+                    </Box>
+                  </>
+                ) : (
+                  nameOf(sheet, data)
+                )}
               </Typography>
               <Box sx={{ color: colours.soft }} data-side>
                 {sheet.print ? "picture" : `${sheet.face} side`} up

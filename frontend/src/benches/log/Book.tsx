@@ -12,11 +12,15 @@ import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
 import { unseen } from "../../ui/unseen";
+import { useSome } from "../../ui/useSome";
 import { SheetMap } from "../cut/SheetMap";
+
+const NO_KITS: Schemas["KitBook"][] = [];
 
 export default function Book() {
   const { data: kits } = useQuery(bookQuery);
   const shelf = useShelf();
+  const { some, after } = useSome(kits ?? NO_KITS, 0, 4);
   if (!kits) return null;
   const any = kits.some((kit) => kit.papers.length);
   return (
@@ -37,7 +41,7 @@ export default function Book() {
           </Button>
         </Box>
       )}
-      {kits.map((kit) => (
+      {some.map((kit) => (
         <Box component="section" key={kit.kit} aria-label={kit.name} sx={{ mt: 3 }}>
           <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 2 }}>
             <Typography variant="h2">{kit.name}</Typography>
@@ -51,6 +55,7 @@ export default function Book() {
           </Box>
         </Box>
       ))}
+      {after}
     </Box>
   );
 }

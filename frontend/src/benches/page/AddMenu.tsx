@@ -9,14 +9,13 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import type { PhotoOut } from "../../api/photos";
-import { usePhotos } from "../../api/photos";
-import { pictureAt } from "../../api/pictures";
+import { type PhotoOut, usePhotos, usePictures } from "../../api/photos";
 import { menuQuery, type Offered, useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
 import { begun, type Part, printOf } from "../../parts/kinds";
+import { PictureTray } from "../../parts/PictureTray";
 import { Icon } from "../../ui/Icon";
 import { found } from "../../ui/search";
 import type { PageFormat } from "./formats";
@@ -120,6 +119,11 @@ function PhotoChooser({ pages, onAdd, onClose }: { pages: number; onAdd: Add; on
   const [chosen, setChosen] = useState<string[]>([]);
   const [adding, setAdding] = useState(false);
   const picked = chosen.map((id) => photos.find((photo) => photo.saved.id === id));
+  const pictures = usePictures().slice(0, photos.length);
+  const used = useMemo(
+    () => new Map(photos.map((one) => [one.saved.id, one.used_on.map((page) => page.name).join(", ")])),
+    [photos],
+  );
 
   // It closes once the parts are there: what is typed next is meant for them.
   async function add(what: string, added: Part[]): Promise<void> {
@@ -150,51 +154,15 @@ function PhotoChooser({ pages, onAdd, onClose }: { pages: number; onAdd: Add; on
             No photos are here yet: <Link to="/photos">add some</Link>, or keep a place for one and choose it later.
           </p>
         )}
-        <Box
-          sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "repeat(auto-fill, minmax(120px, 1fr))", pt: 1 }}
-        >
-          {photos.map(({ saved, photo, look, used_on }) => {
-            const place = chosen.indexOf(saved.id);
-            return (
-              <Box
-                key={saved.id}
-                component="button"
-                type="button"
-                aria-pressed={place >= 0}
-                onClick={() =>
-                  setChosen(place >= 0 ? chosen.filter((id) => id !== saved.id) : [...chosen, saved.id])
-                }
-                sx={{
-                  font: "inherit",
-                  fontSize: "0.92rem",
-                  lineHeight: 1.3,
-                  color: "inherit",
-                  textAlign: "left",
-                  alignSelf: "start",
-                  p: 0.5,
-                  border: `3px solid ${place >= 0 ? colours.verdigris : "transparent"}`,
-                  borderRadius: 1,
-                  background: place >= 0 ? colours.tint : "transparent",
-                  cursor: "pointer",
-                }}
-              >
-                <Box
-                  component="img"
-                  src={pictureAt(saved.id, "thumb", look)}
-                  alt=""
-                  sx={{ width: "100%", height: 100, objectFit: "cover", display: "block", mb: 0.5 }}
-                />
-                {place >= 0 && `${place + 1} · `}
-                {photo.name}
-                {used_on.length > 0 && (
-                  <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>
-                    on {used_on.map((page) => page.name).join(", ")}
-                  </Box>
-                )}
-              </Box>
-            );
-          })}
-        </Box>
+        <PictureTray
+          pictures={pictures}
+          chosen={chosen}
+          onChoose={(id) => setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id])}
+          about={(id) => {
+            const pages = used.get(id);
+            return pages && <Box sx={{ fontSize: "0.8rem", color: colours.soft }}>on {pages}</Box>;
+          }}
+        />
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Not now</Button>

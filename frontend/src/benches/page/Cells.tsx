@@ -20,6 +20,8 @@ const WORDS: Record<What, string> = {
   title: "kept for the title",
   words: "kept for words",
   empty: "nothing",
+  open: "open: what lies under it shows",
+  closed: "no opening here",
 };
 
 export interface Pressed {
@@ -51,7 +53,8 @@ interface CellsProps {
 }
 
 /**
- * For the keyboard: one stop, gone through with the arrow keys. A pointer presses the part itself, which it also drags.
+ * For the keyboard: one stop, gone through with the arrow keys. A pointer presses the part itself, which it also drags;
+ * an opening that nothing lies in has no part to press.
  */
 export function Cells({ page, part, pixel, onOpen }: CellsProps) {
   const group = useRef<SVGGElement>(null);
@@ -73,7 +76,9 @@ export function Cells({ page, part, pixel, onOpen }: CellsProps) {
           fill="transparent"
           stroke="transparent"
           strokeWidth={4 * pixel}
-          style={{ pointerEvents: "none" }}
+          style={isBare(page, part, spot) ? { cursor: "pointer" } : { pointerEvents: "none" }}
+          onPointerDown={(event) => event.stopPropagation()}
+          onClick={({ clientX, clientY }) => onOpen({ part, spot, anchor: { left: clientX, top: clientY } })}
           onFocus={() => setAt(spot.key)}
           onKeyDown={(event) => {
             const step = arrow(event.key);
@@ -94,6 +99,19 @@ export function Cells({ page, part, pixel, onOpen }: CellsProps) {
       ))}
     </g>
   );
+}
+
+function isBare(page: Evaluated, part: string, spot: Spot): boolean {
+  const own = page.parts.find((one) => one.id === part)?.box;
+  if (spot.what !== "open" || !own) return false;
+  const [corner, at] = [box(own), box(spot.rect)];
+  const [x, y] = [corner.x + at.x, corner.y + at.y];
+  return !page.pieces.some((piece) => {
+    const there = box(piece.rect);
+    const meets =
+      there.x < x + at.width && x < there.x + there.width && there.y < y + at.height && y < there.y + there.height;
+    return piece.part !== part && piece.role !== "base" && meets;
+  });
 }
 
 /** The nearest spot in a direction. */

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { kitsQuery } from "../../api/kits";
 import { addPage, type PageOut, pagesQuery, pageThumb, readPage } from "../../api/pages";
@@ -16,8 +16,14 @@ import { newId } from "../../parts/kinds";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
+import { SearchField } from "../../ui/SearchField";
+import { isCalled, wordsOf } from "../../ui/search";
+import { useSome } from "../../ui/useSome";
 import { FormatFields } from "./FormatFields";
 import { formatOf } from "./formats";
+
+/** So many are looked through at a glance. */
+const FEW = 24;
 
 const STATE = { planned: "planned", begun: "half cut", cut: "all cut" } as const;
 
@@ -31,6 +37,10 @@ export default function Pages() {
   const putAway = usePutAway();
   const [format, setFormat] = useState(() => formatOf(usual, "12x12", 2));
   const file = useRef<HTMLInputElement>(null);
+  const [typed, setTyped] = useState("");
+  const asked = useDeferredValue(typed);
+  const listed = pages?.filter(({ page }) => isCalled(asked, wordsOf(page.name))) ?? [];
+  const { some, after } = useSome(listed, 0, FEW);
 
   async function begin(): Promise<void> {
     const sides = (["left", "right"] as const).slice(0, format.pages);
@@ -94,6 +104,12 @@ export default function Pages() {
           onFiles={([chosen]) => chosen && void bringIn(chosen)}
         />
       </Box>
+      {pages.length > FEW && (
+        <Box sx={{ maxWidth: 320, mb: 2 }}>
+          <SearchField label="Look for a page" placeholder="its name …" value={typed} onChange={setTyped} />
+        </Box>
+      )}
+      {!listed.length && pages.length > 0 && "No page goes by that word."}
       {!pages.length && (
         <Typography sx={{ maxWidth: 560 }}>
           A page is a short list of parts: base papers, panels, photos on their mats. Choose a format and begin;
@@ -108,7 +124,7 @@ export default function Pages() {
       <Box
         sx={{ display: "grid", gap: 3, gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 340px), 1fr))" }}
       >
-        {pages.map((page) => (
+        {some.map((page) => (
           <Box
             key={page.saved.id}
             sx={{ position: "relative", "&:hover [data-away], &:focus-within [data-away]": { opacity: 1 } }}
@@ -129,6 +145,7 @@ export default function Pages() {
               >
                 <Box
                   component="img"
+                  loading="lazy"
                   src={pageThumb(page)}
                   alt=""
                   sx={{
@@ -156,6 +173,7 @@ export default function Pages() {
             </Box>
           </Box>
         ))}
+        {after}
       </Box>
     </Box>
   );

@@ -18,6 +18,7 @@ import { SearchField } from "../../ui/SearchField";
 import { Swatch } from "../../ui/Swatch";
 import { isCalled, wordsOf } from "../../ui/search";
 import { unseen } from "../../ui/unseen";
+import { useSome } from "../../ui/useSome";
 
 interface Props {
   id: string;
@@ -47,6 +48,8 @@ export function Shelf({ id, onto, onPut, onClose }: Props) {
     ),
   );
   const shown = photos.filter(({ photo }) => isCalled(asked, wordsOf(photo.name)));
+  const { some: here, after: furtherPapers } = useSome(papers);
+  const { some, after } = useSome(shown);
   const several = taken.length > 1;
 
   function take(photo: string, more: boolean): void {
@@ -85,9 +88,10 @@ export function Shelf({ id, onto, onPut, onClose }: Props) {
         </Box>
         {!papers.length && <Nothing any={shelf.length > 0} what="paper" />}
         <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
-          {papers.map((one) => (
+          {here.map((one) => (
             <PaperOnShelf key={one.paper.id} one={one} about={about.get(one.paper.id)} onPut={onPut} />
           ))}
+          {furtherPapers}
         </Box>
         <Box component="h2" sx={HEADING}>
           Photos
@@ -99,7 +103,7 @@ export function Shelf({ id, onto, onPut, onClose }: Props) {
         )}
         {!shown.length && <Nothing any={photos.length > 0} what="photo" />}
         <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "repeat(auto-fill, minmax(92px, 1fr))" }}>
-          {shown.map((photo) => (
+          {some.map((photo) => (
             <PhotoOnShelf
               key={photo.saved.id}
               photo={photo}
@@ -108,6 +112,7 @@ export function Shelf({ id, onto, onPut, onClose }: Props) {
               onTake={take}
             />
           ))}
+          {after}
         </Box>
       </Box>
     </Box>

@@ -11,7 +11,7 @@ import { keepVariant, type PageOut, pageQuery, pageSource, type Recipe, variants
 import { evaluatedQuery } from "../../api/recipe";
 import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
-import { colours } from "../../app/theme";
+import { colours, words } from "../../app/theme";
 import { PagePicture } from "../../page/PagePicture";
 import { inches } from "../../page/scale";
 import { aName, InlineText } from "../../ui/InlineText";
@@ -93,7 +93,9 @@ function Beside({ answer }: { answer: PageOut }) {
         <Button component={Link} to={`/page/${id}`} size="small">
           Back to the page
         </Button>
-        <Box sx={{ flex: 1 }} />
+        <Box component="h1" sx={{ ...words, flex: 1, m: 0, fontSize: "1.35rem", fontWeight: 600, minWidth: 0 }}>
+          Variants
+        </Box>
         <InlineText
           label="Name of the variant"
           value={name}

@@ -1,6 +1,7 @@
 /** Papers and photos put on what lies on the page, or on the page itself. */
+import { useQueryClient } from "@tanstack/react-query";
 import type { Recipe } from "../../api/pages";
-import { usePhotos } from "../../api/photos";
+import { photosQuery } from "../../api/photos";
 import { putOn } from "../../api/recipe";
 import { useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
@@ -14,11 +15,12 @@ import type { useEdits } from "./useEdits";
 
 export function usePutting(id: string, page: Recipe, edits: ReturnType<typeof useEdits>, add: Add) {
   const usual = useUsual();
-  const photos = usePhotos();
+  const queries = useQueryClient();
   const { say } = useFrame();
 
   /** Photos on the free page lie where they were let go, the first one under the hand. */
   async function lay(carried: string[], at: Spot["at"]): Promise<void> {
+    const photos = await queries.ensureQueryData(photosQuery);
     const parts = carried.map((one, k) => {
       const photo = photos.find((found) => found.saved.id === one);
       const part = begun({ ...usual.photo, print: printOf(usual, photo) });

@@ -4,17 +4,27 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type DragEvent, memo, useEffect, useMemo, useRef, useState } from "react";
+import { type DragEvent, memo, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { incoming } from "../../api/incoming";
-import { addTemplate, type PhotoOut, photosQuery, type TemplateOut, templatesQuery } from "../../api/photos";
+import {
+  addTemplate,
+  firstPhotosQuery,
+  type PhotoOut,
+  photosQuery,
+  type TemplateOut,
+  templatesQuery,
+} from "../../api/photos";
 import { photoAt, pictureWith } from "../../api/pictures";
 import { useUsual } from "../../api/usual";
 import { colours, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
+import { SearchField } from "../../ui/SearchField";
+import { isCalled, wordsOf } from "../../ui/search";
 import { useInSight } from "../../ui/useInSight";
+import { useSome } from "../../ui/useSome";
 import { useTold } from "../../ui/useTold";
 import { ComingIn } from "./ComingIn";
 import { PhotoBench } from "./PhotoBench";
@@ -27,7 +37,10 @@ type Show = "all" | "unused" | "card";
 
 export default function Photos() {
   const { id } = useParams();
-  const { data: photos } = useQuery(photosQuery);
+  const { data: first } = useQuery(firstPhotosQuery);
+  // A long roll takes a moment to read: what begins it is on the screen by then.
+  const { data: all } = useQuery({ ...photosQuery, enabled: Boolean(first) });
+  const photos = all ?? first;
   const { data: templates = [] } = useQuery(templatesQuery);
   const usual = useUsual();
   const queries = useQueryClient();
@@ -37,7 +50,13 @@ export default function Photos() {
   const [order, setOrder] = useState<Order>("date");
   const [show, setShow] = useState<Show>("all");
   const coming = useTold(incoming);
-  const listed = useMemo(() => arranged(photos ?? [], order, show), [photos, order, show]);
+  const [typed, setTyped] = useState("");
+  const asked = useDeferredValue(typed);
+  const listed = useMemo(() => arranged(photos ?? [], order, show, asked), [photos, order, show, asked]);
+  const { some, before, after } = useSome(
+    listed,
+    listed.findIndex(({ saved }) => saved.id === id),
+  );
 
   const alone = useRef(false);
   function add(files: File[]): void {
@@ -70,7 +89,9 @@ export default function Photos() {
 
   if (!photos) return null;
   const template = templates.find((one) => one.saved.id === id);
-  const open = template ? undefined : (photos.find((photo) => photo.saved.id === id) ?? listed[0]);
+  const open = template
+    ? undefined
+    : (photos.find((photo) => photo.saved.id === id) ?? (all || !id ? listed[0] : undefined));
 
   return (
     <Box
@@ -117,7 +138,7 @@ export default function Photos() {
                 label="Which photos"
                 value={show}
                 options={[
-                  ["all", `all ${photos.length}`],
+                  ["all", `all ${all?.length ?? ""}`],
                   ["unused", "on no page yet"],
                   ["card", "cards"],
                 ]}
@@ -134,15 +155,20 @@ export default function Photos() {
                 onChange={setOrder}
               />
             </Box>
+            {photos.length > FEW && (
+              <SearchField label="Look for a photo" placeholder="its name …" value={typed} onChange={setTyped} />
+            )}
             <ComingIn />
           </Box>
           <Box sx={{ [narrow]: { display: "flex", overflowX: "auto", alignItems: "flex-start" } }}>
             <Box component="ul" aria-label="The roll" sx={grid}>
-              {listed.map((photo) => (
+              {before}
+              {some.map((photo) => (
                 <li key={photo.saved.id}>
                   <Thumb photo={photo} open={photo === open} />
                 </li>
               ))}
+              {after}
             </Box>
             {!listed.length && <Box sx={{ px: 1.5, color: colours.soft }}>None of the photos is so.</Box>}
             <Box
@@ -177,6 +203,9 @@ export default function Photos() {
   );
 }
 
+/** So many are looked through at a glance. */
+const FEW = 24;
+
 const grid = {
   listStyle: "none",
   m: 0,
@@ -195,9 +224,11 @@ const grid = {
   },
 } as const;
 
-function arranged(photos: PhotoOut[], order: Order, show: Show): PhotoOut[] {
+function arranged(photos: PhotoOut[], order: Order, show: Show, asked: string): PhotoOut[] {
   const shown = photos.filter(
-    (photo) => show === "all" || (show === "unused" ? !photo.used_on.length : photo.photo.kind === "card"),
+    (photo) =>
+      (show === "all" || (show === "unused" ? !photo.used_on.length : photo.photo.kind === "card")) &&
+      isCalled(asked, wordsOf(photo.photo.name)),
   );
   if (order === "name")
     return shown.sort((a, b) => a.photo.name.localeCompare(b.photo.name, undefined, { numeric: true }));

@@ -10,6 +10,7 @@ import { useUsual } from "../../api/usual";
 import { useInFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { box, NOTHING } from "../../page/scale";
+import { PictureChoice } from "../../parts/PictureChoice";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
@@ -19,6 +20,7 @@ import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 import { InlineText, wholeNumber } from "../../ui/InlineText";
 import { LengthField } from "../../ui/LengthField";
+import { useSome } from "../../ui/useSome";
 import { PictureHead } from "./PictureHead";
 import { PrintThis } from "./PrintThis";
 
@@ -28,6 +30,7 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
   useInFrame(desk, state);
   const usual = useUsual();
   const photos = usePhotos();
+  const { some, after } = useSome(photos);
   const [chosen, setChosen] = useState<number | null>(null);
   const template = state.body;
   const { places, cell: size } = state.answer;
@@ -122,7 +125,6 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
           key={k}
           number={k + 1}
           cell={cell}
-          photos={photos.map((p) => [p.saved.id, p.photo.name] as const)}
           onChange={(what, next, group) =>
             setCells(
               what,
@@ -167,7 +169,7 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
               : `For place ${chosen + 1}:`}
           </Box>
           <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 0.75 }}>
-            {photos.map((photo) => (
+            {some.map((photo) => (
               <Box
                 key={photo.saved.id}
                 component="button"
@@ -186,6 +188,7 @@ export function TemplateBench({ answer }: { answer: TemplateOut }) {
                 />
               </Box>
             ))}
+            {after}
           </Box>
         </Box>
       </Box>
@@ -299,11 +302,10 @@ function PlaceFields({ number, many, cell, onSpan, onEmpty, onSwap, onFree }: Pl
 interface OwnProps {
   number: number;
   cell: Cell;
-  photos: (readonly [string, string])[];
   onChange: (what: string, cell: Cell | null, group?: string) => void;
 }
 
-function OwnPlace({ number, cell, photos, onChange }: OwnProps) {
+function OwnPlace({ number, cell, onChange }: OwnProps) {
   const { place } = cell;
   if (!place) return null;
   const name = `Own place ${number}`;
@@ -317,12 +319,11 @@ function OwnPlace({ number, cell, photos, onChange }: OwnProps) {
   );
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 0.75 }}>
-      <Choice
+      <PictureChoice
         label={`${name}: which`}
         wide
-        value={cell.photo ?? ""}
-        options={[["", "not chosen yet"], ...photos]}
-        onChange={(photo) => onChange("chose a photo", { ...cell, photo: photo || null })}
+        value={cell.photo}
+        onChoose={(photo) => onChange("chose a photo", { ...cell, photo })}
       />
       {length("width", "width")} × {length("height", "height")}, {length("x", "from the left")} from the left,
       {length("y", "from the top")} from the top

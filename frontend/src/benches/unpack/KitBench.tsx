@@ -15,6 +15,7 @@ import { Dividers } from "../../ui/Dividers";
 import { counted } from "../../ui/figures";
 import { aName, InlineText } from "../../ui/InlineText";
 import { SaveMenu } from "../../ui/SaveMenu";
+import { AlphabetList } from "./AlphabetList";
 import { PaperEditor } from "./PaperEditor";
 import { PaperList } from "./PaperList";
 import { KIT_KINDS, paperLike } from "./papers";
@@ -29,7 +30,7 @@ export function KitBench({ answer }: { answer: KitOut }) {
   const putAway = usePutAway();
   const { say } = useFrame();
   const others = useShelf();
-  const [tab, setTab] = useState<"papers" | "things">("papers");
+  const [tab, setTab] = useState<"papers" | "things" | "letters">("papers");
   const [chosenIds, setChosen] = useState<string[]>([]);
   const editor = useRef<HTMLDivElement>(null);
   const chosen = kit.papers.filter((paper) => chosenIds.includes(paper.id));
@@ -97,10 +98,18 @@ export function KitBench({ answer }: { answer: KitOut }) {
         options={[
           ["papers", counted(kit.papers.length, "paper")],
           ["things", counted(kit.things.length, "thing")],
+          ["letters", counted(kit.alphabets.length, "alphabet")],
         ]}
         onChange={setTab}
       />
-      {tab === "things" ? (
+      {tab === "letters" ? (
+        <Box sx={{ overflow: "auto", flex: 1 }}>
+          <AlphabetList
+            alphabets={kit.alphabets}
+            onChange={(what, alphabets, group) => edit(what, { alphabets }, group)}
+          />
+        </Box>
+      ) : tab === "things" ? (
         <Box sx={{ overflow: "auto", flex: 1 }}>
           <ThingList things={kit.things} onChange={(what, things, group) => edit(what, { things }, group)} />
         </Box>

@@ -13,6 +13,7 @@ import { aName, InlineText, wholeNumber } from "../../ui/InlineText";
 import { SearchField } from "../../ui/SearchField";
 import { Swatch } from "../../ui/Swatch";
 import { isCalled, wordsOf } from "../../ui/search";
+import { useSome } from "../../ui/useSome";
 import { NextName } from "./NextName";
 
 interface Props {
@@ -37,6 +38,11 @@ export function PaperList(props: Props) {
   const words = new Map(there.map((one) => [one.paper, one.words]));
   const papers = props.papers.filter((paper) =>
     isCalled(asked, [...(words.get(paper.id) ?? []), ...wordsOf(`${paper.name} ${paper.pile}`)]),
+  );
+  const { some, before, after } = useSome(
+    papers.map((paper, k) => [paper, k] as const),
+    papers.findIndex((paper) => paper.id === chosen.at(-1)),
+    12,
   );
   const all = chosen.length === papers.length && papers.length > 0;
 
@@ -115,7 +121,8 @@ export function PaperList(props: Props) {
           <Box sx={{ textAlign: "right" }}>Sheets</Box>
         </Box>
       )}
-      {papers.map((paper, k) => (
+      {before}
+      {some.map(([paper, k]) => (
         <Box
           key={paper.id}
           data-paper={paper.id}
@@ -140,7 +147,7 @@ export function PaperList(props: Props) {
             onClick={(event) => event.stopPropagation()}
             onChange={() => choose(paper.id, true)}
           />
-          <Sides paper={paper} tiles={tiles[paper.id]} onTurn={() => turnOver([paper.id])} />
+          <Sides paper={paper} tiles={tiles[paper.id]} />
           <Box sx={{ minWidth: 0 }}>
             <InlineText
               label={`Name of ${paper.name}`}
@@ -172,8 +179,10 @@ export function PaperList(props: Props) {
             check={wholeNumber(0)}
             onCommit={(count) => onChange("changed a count", [paper.id], () => ({ count: Number(count.trim()) }))}
           />
+          <IconAction small icon="swap" name={`Turn ${paper.name} over`} onClick={() => turnOver([paper.id])} />
         </Box>
       ))}
+      {after}
       <NextName label="Name of the next paper" onAdd={onAdd} />
     </Box>
   );
@@ -188,36 +197,27 @@ const SORTED_BY: Record<string, Paper["pile"]> = {
 };
 
 /** The side that lies up, and behind it the other one. */
-function Sides({
-  paper,
-  tiles,
-  onTurn,
-}: {
-  paper: Paper;
-  tiles: Schemas["Tiles"] | undefined;
-  onTurn: () => void;
-}) {
+function Sides({ paper, tiles }: { paper: Paper; tiles: Schemas["Tiles"] | undefined }) {
   const [up, back] = paper.up === "A" ? (["a", "b"] as const) : (["b", "a"] as const);
   const title = (side: "a" | "b") => `${paper.name}, ${side.toUpperCase()}: ${paper[side].pattern}`;
   return (
     <Box sx={{ display: "flex", alignItems: "end", gap: 0.5 }}>
       <Swatch tile={tiles?.[up]} width={46} height={46} inches={4} title={title(up)} />
       <Swatch tile={tiles?.[back]} width={26} height={26} inches={4} title={title(back)} />
-      <IconAction small icon="swap" name={`Turn ${paper.name} over`} onClick={onTurn} />
     </Box>
   );
 }
 
 const row = {
   display: "grid",
-  gridTemplateColumns: "40px 124px minmax(120px, 1fr) 110px 64px",
+  gridTemplateColumns: "40px 80px minmax(120px, 1fr) 110px 64px 44px",
   alignItems: "center",
   gap: 1,
   px: 1,
   py: 0.5,
   // Beside an editor on a tablet the size is left to the editor.
   "@container (max-width: 470px)": {
-    gridTemplateColumns: "40px 124px minmax(80px, 1fr) 60px",
+    gridTemplateColumns: "40px 80px minmax(80px, 1fr) 60px 44px",
     "& [data-size]": { display: "none" },
   },
 } as const;

@@ -1,10 +1,12 @@
 /** What is printed at known places of a sheet, card by card, and what is cut out of it already. */
 
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { Paper } from "../../api/kits";
 import { cardsInRows } from "../../api/kits";
 import { useUsual } from "../../api/usual";
+import { colours } from "../../app/theme";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
 import { CountField } from "../../ui/CountField";
@@ -12,6 +14,7 @@ import { Icon } from "../../ui/Icon";
 import { IconAction } from "../../ui/IconAction";
 import { aName, InlineText } from "../../ui/InlineText";
 import { LengthField } from "../../ui/LengthField";
+import { type Place, SheetPlaces } from "../../ui/SheetPlaces";
 
 interface Props {
   paper: Paper;
@@ -27,114 +30,129 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
     ...p,
     cards: change(p.cards),
   });
+  const [chosen, setChosen] = useState<Place | null>(null);
+  const shown = (kind: Place["kind"], k: number) => chosen?.kind === kind && chosen.k === k;
   const holes = (change: (all: Hole[]) => Hole[]) => (p: Paper) => ({ ...p, holes: change(p.holes) });
   return (
     <>
-      {paper.cards.map((card, k) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a card is its place in the list
-        <Sentence key={k}>
-          card
-          <InlineText
-            label={`Card ${k + 1}: name`}
-            value={card.name}
-            width={90}
-            check={aName}
-            onCommit={(name) =>
-              onChange(
-                "named a card",
-                cards((all) => all.map((c, n) => (n === k ? { ...c, name } : c))),
-              )
-            }
-          />
-          <Choice
-            label={`Card ${k + 1}: side`}
-            value={card.side}
-            options={[
-              ["A", "on A"],
-              ["B", "on B"],
-            ]}
-            onChange={(side) =>
-              onChange(
-                "changed a card’s side",
-                cards((all) => all.map((c, n) => (n === k ? { ...c, side } : c))),
-              )
-            }
-          />
-          <Where
-            label={`Card ${k + 1}`}
-            at={card.at}
-            onChange={(field, value) =>
-              onChange(
-                "moved a card",
-                cards((all) => all.map((c, n) => (n === k ? { ...c, at: { ...c.at, [field]: value } } : c))),
-                `card ${k} ${field}`,
-              )
-            }
-          />
-          <IconAction
-            small
-            icon="bin"
-            name={`Take card ${k + 1} away`}
-            onClick={() =>
-              onChange(
-                "took a card away",
-                cards((all) => all.filter((_, n) => n !== k)),
-              )
-            }
-          />
-        </Sentence>
-      ))}
-      {paper.holes.map((hole, k) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a hole is its place in the list
-        <Sentence key={k}>
-          hole
-          <Choice
-            label={`Shape of hole ${k + 1}`}
-            value={hole.figure}
-            options={[
-              ["rectangle", "rectangle"],
-              ["circle", "circle"],
-            ]}
-            onChange={(figure) =>
-              onChange(
-                "changed a hole",
-                holes((all) => all.map((h, n) => (n === k ? { ...h, figure } : h))),
-              )
-            }
-          />
-          <Where
-            label={`Hole ${k + 1}`}
-            at={hole}
-            onChange={(field, value) =>
-              onChange(
-                "moved a hole",
-                holes((all) => all.map((h, n) => (n === k ? { ...h, [field]: value } : h))),
-                `hole ${k} ${field}`,
-              )
-            }
-          />
-          <IconAction
-            small
-            icon="bin"
-            name={`Take hole ${k + 1} away`}
-            onClick={() =>
-              onChange(
-                "took a hole away",
-                holes((all) => all.filter((_, n) => n !== k)),
-              )
-            }
-          />
-        </Sentence>
-      ))}
+      {(paper.cards.length > 0 || paper.holes.length > 0) && (
+        <Box sx={{ fontSize: "0.85rem", color: colours.soft, pt: 1.5 }}>
+          Press a card or a hole to say where it lies.
+        </Box>
+      )}
+      <SheetPlaces paper={paper} holes chosen={chosen} onPress={setChosen} />
+      {paper.cards.map(
+        (card, k) =>
+          shown("card", k) && (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a card is its place in the list
+            <Sentence key={k}>
+              card
+              <InlineText
+                label={`Card ${k + 1}: name`}
+                value={card.name}
+                width={90}
+                check={aName}
+                onCommit={(name) =>
+                  onChange(
+                    "named a card",
+                    cards((all) => all.map((c, n) => (n === k ? { ...c, name } : c))),
+                  )
+                }
+              />
+              <Choice
+                label={`Card ${k + 1}: side`}
+                value={card.side}
+                options={[
+                  ["A", "on A"],
+                  ["B", "on B"],
+                ]}
+                onChange={(side) =>
+                  onChange(
+                    "changed a card’s side",
+                    cards((all) => all.map((c, n) => (n === k ? { ...c, side } : c))),
+                  )
+                }
+              />
+              <Where
+                label={`Card ${k + 1}`}
+                at={card.at}
+                onChange={(field, value) =>
+                  onChange(
+                    "moved a card",
+                    cards((all) => all.map((c, n) => (n === k ? { ...c, at: { ...c.at, [field]: value } } : c))),
+                    `card ${k} ${field}`,
+                  )
+                }
+              />
+              <IconAction
+                small
+                icon="bin"
+                name={`Take card ${k + 1} away`}
+                onClick={() =>
+                  onChange(
+                    "took a card away",
+                    cards((all) => all.filter((_, n) => n !== k)),
+                  )
+                }
+              />
+            </Sentence>
+          ),
+      )}
+      {paper.holes.map(
+        (hole, k) =>
+          shown("hole", k) && (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a hole is its place in the list
+            <Sentence key={k}>
+              hole
+              <Choice
+                label={`Shape of hole ${k + 1}`}
+                value={hole.figure}
+                options={[
+                  ["rectangle", "rectangle"],
+                  ["circle", "circle"],
+                ]}
+                onChange={(figure) =>
+                  onChange(
+                    "changed a hole",
+                    holes((all) => all.map((h, n) => (n === k ? { ...h, figure } : h))),
+                  )
+                }
+              />
+              <Where
+                label={`Hole ${k + 1}`}
+                at={hole}
+                onChange={(field, value) =>
+                  onChange(
+                    "moved a hole",
+                    holes((all) => all.map((h, n) => (n === k ? { ...h, [field]: value } : h))),
+                    `hole ${k} ${field}`,
+                  )
+                }
+              />
+              <IconAction
+                small
+                icon="bin"
+                name={`Take hole ${k + 1} away`}
+                onClick={() =>
+                  onChange(
+                    "took a hole away",
+                    holes((all) => all.filter((_, n) => n !== k)),
+                  )
+                }
+              />
+            </Sentence>
+          ),
+      )}
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() =>
+        onClick={() => {
           onChange(
             "added a card",
             cards((all) => [...all, { name: nextName(all), at: usual.card_at, side: "A" }]),
-          )
-        }
+          );
+          setChosen({ kind: "card", k: paper.cards.length });
+        }}
       >
         A card printed on it
       </Button>
@@ -150,12 +168,13 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}
-        onClick={() =>
+        onClick={() => {
           onChange(
             "added a hole",
             holes((all) => [...all, usual.hole]),
-          )
-        }
+          );
+          setChosen({ kind: "hole", k: paper.holes.length });
+        }}
       >
         A hole in it
       </Button>

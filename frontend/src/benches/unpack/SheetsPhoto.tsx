@@ -116,46 +116,44 @@ export function SheetsPhoto({ file, onClose, onTake }: Props) {
               if (one) change(at, { sheet: { ...one.sheet, corners } });
             }}
           />
-          <Box
-            component="ol"
-            aria-label="Sheets found"
-            sx={{ m: 0, pl: 3, display: "grid", gap: 1, alignContent: "start" }}
-          >
-            {found.map((one, k) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is its place in the picture
-              <Box component="li" key={k} onFocus={() => setAt(k)} onClick={() => setAt(k)}>
-                <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-                  <Box
-                    component="input"
-                    aria-label={`Name of sheet ${k + 1}`}
-                    value={one.name}
-                    onChange={(event: React.ChangeEvent<HTMLInputElement>) =>
-                      change(k, { name: event.target.value })
-                    }
-                    sx={{ ...fieldStyle(), textAlign: "left", width: "16ch" }}
-                  />
-                  <Choice
-                    label={`Size of sheet ${k + 1}`}
-                    value={sizeOf(one.sheet)}
-                    options={[...new Set([sizeOf(one.sheet), ...SIZES, ...SIZES.map(turned)])].map(
-                      (size) => [size, size.replace(/ in/g, "")] as const,
-                    )}
-                    onChange={(size) => {
-                      const [width = "12 in", height = "12 in"] = size.split(" × ");
-                      change(k, { sheet: { ...one.sheet, width, height } });
-                    }}
-                  />
-                  <label>
-                    <input
-                      type="checkbox"
-                      checked={one.taken}
-                      onChange={(event) => change(k, { taken: event.target.checked })}
-                    />{" "}
-                    take it
-                  </label>
+          <Box sx={{ display: "grid", gap: 1, alignContent: "start" }}>
+            <Box component="ol" aria-label="Sheets found" sx={{ m: 0, pl: 3, display: "grid", gap: 1 }}>
+              {found.map((one, k) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a sheet is its place in the picture
+                <Box component="li" key={k} onFocus={() => setAt(k)} onClick={() => setAt(k)}>
+                  <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
+                    <Box
+                      component="input"
+                      aria-label={`Name of sheet ${k + 1}`}
+                      value={one.name}
+                      onChange={(event: React.ChangeEvent<HTMLInputElement>) =>
+                        change(k, { name: event.target.value })
+                      }
+                      sx={{ ...fieldStyle(), textAlign: "left", width: "16ch" }}
+                    />
+                    <Choice
+                      label={`Size of sheet ${k + 1}`}
+                      value={sizeOf(one.sheet)}
+                      options={[...new Set([sizeOf(one.sheet), ...SIZES, ...SIZES.map(turned)])].map(
+                        (size) => [size, size.replace(/ in/g, "")] as const,
+                      )}
+                      onChange={(size) => {
+                        const [width = "12 in", height = "12 in"] = size.split(" × ");
+                        change(k, { sheet: { ...one.sheet, width, height } });
+                      }}
+                    />
+                    <label>
+                      <input
+                        type="checkbox"
+                        checked={one.taken}
+                        onChange={(event) => change(k, { taken: event.target.checked })}
+                      />{" "}
+                      take it
+                    </label>
+                  </Box>
                 </Box>
-              </Box>
-            ))}
+              ))}
+            </Box>
             <Box sx={{ color: colours.soft, fontSize: "0.9rem" }}>
               The corners of sheet {at + 1} can be moved, by hand or with the arrow keys.{" "}
               <Button size="small" onClick={mark}>

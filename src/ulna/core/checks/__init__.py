@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Any
 
-from ulna.core.checks import binding, bordered, overhang, parted, seams, trim, unchosen, uncovered, under
+from ulna.core.checks import binding, bordered, letters, overhang, parted, seams, trim, unchosen, uncovered, under
 from ulna.core.checks.lying import Lying
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
@@ -23,6 +23,7 @@ def told(
     yield from uncovered.told(pieces, ground)
     yield from bordered.told(plan, pieces, standing, ground)
     yield from seams.told(plan, pieces, standing, ground)
+    yield from letters.told(plan, ground)
 
 
 def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:

@@ -180,6 +180,10 @@ def _open(step: Open, sheet: CutSheet, ruler: Ruler) -> str:
         at = f"its centre {ruler.say(x)} from the left edge and {ruler.say(y)} from the top edge"
         what = "a hole" if hole.figure == "circle" else f"a {hole.figure}"
         return f"Punch {what} of {ruler.say(hole.width)} in piece {number}, {at}."
+    if hole.clipped and not all(map(ruler.on_mark, (hole.x, hole.y, hole.width, hole.height))):
+        return (
+            f"Cut out what is drawn inside piece {number}, along the template."  # as in an o: no ruler shows where
+        )
     what = "an opening" if hole.is_straight else f"the {hole.figure}" if not hole.clipped else "the opening"
     size = ruler.say_size(hole.width, hole.height)
     by = "" if hole.is_straight else ", along the template"

@@ -48,7 +48,7 @@ def after(
     """
     _, papers, lost = walk(shelf, lists, mine)
     left = {name: p for name, p in papers.items() if name in shelf.papers or (p.count and is_kept(p, least))}
-    return Shelf(left, shelf.things), lost
+    return replace(shelf, papers=left), lost
 
 
 def walk(

@@ -10,6 +10,7 @@ from ulna.core.measure import MARKS, MarkName, Ruler, Unit
 from ulna.core.paper.punches import Punch
 from ulna.core.parts.pieces import GutRule
 from ulna.core.ranges import Many, Size
+from ulna.core.words.writing import USUAL_HANDS, Hand
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +23,7 @@ class Settings:
     gut: GutRule = "when it saves a sheet"
     least_scrap: Size = SLIVER
     punches: Annotated[tuple[Punch, ...], Many(100)] = ()
+    hands: Annotated[tuple[Hand, ...], Many(20, 1)] = USUAL_HANDS
 
     @property
     def ruler(self) -> Ruler:

@@ -18,6 +18,7 @@ from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.tiles import Taken
+from ulna.core.parts.kinds.title import Style
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
 from ulna.core.parts.pieces import PaperChoice
@@ -25,6 +26,7 @@ from ulna.core.parts.place import Place
 from ulna.core.photos.print_sheets import PrintPaper
 from ulna.core.photos.prints import Print
 from ulna.core.photos.template import Template, TemplateCell
+from ulna.core.words.alphabets import Alphabet
 
 PAGE = inches(12)
 NEW = "new"
@@ -70,6 +72,8 @@ class Usual:
     kit: Kit
     paper: Paper
     thing: Thing
+    alphabet: Alphabet
+    style: Style
     strip: Strip
     card_at: OnSheet
     hole: HoleOnSheet
@@ -111,6 +115,8 @@ def usual(unit: Unit) -> Usual:
         kit=Kit("New kit"),
         paper=Paper(NEW, "New paper", PAGE, PAGE, a=white, b=white),
         thing=Thing(NEW, "New thing", ThingKind.DIE_CUT),
+        alphabet=Alphabet(NEW, "New alphabet", begin.of(1)),
+        style=Style(height=begin.of(1)),
         strip=Strip(Edge.BOTTOM, gaps.wide),
         card_at=card_at,
         hole=Hole.of(card_at),

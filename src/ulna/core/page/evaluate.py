@@ -18,7 +18,8 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, placed_at, room_of, stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts.kinds import MOST_WORKED, Part, is_placed, name_of, names_of
-from ulna.core.parts.pieces import CellSpot, Ground, Handle, Piece
+from ulna.core.parts.pieces import CellSpot, Ground, Handle, Piece, Written
+from ulna.core.words.faces import FaceName
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,12 +40,14 @@ class PartOnPage:
 
 @dataclass(frozen=True, slots=True)
 class DrawnLine:
-    """Stitches or an axis of a part: a path in inches from the corner of its box."""
+    """Stitches, an axis, a line to write on or words of a part: a path in inches from the corner of its box."""
 
     part: str
-    kind: Literal["stitch", "axis"]
+    kind: Literal["stitch", "axis", "rule", "words"]
     path: str
     box: Rect
+    written: Written | None = None
+    face: FaceName = "hand"
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,7 +86,7 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
         parts.append(
             PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, built.spots, names[part.id])
         )
-        lines += [DrawnLine(part.id, line.kind, line.path, box) for line in built.lines]
+        lines += [DrawnLine(part.id, line.kind, line.path, box, line.written, line.face) for line in built.lines]
         pieces += _placed(one, box, room_of(one, standing, ground), ground)
         findings += _place_findings(one, box, standing, ground)
         findings += checks.told_of_papers(part.id, built, ground)

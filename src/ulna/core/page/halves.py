@@ -100,8 +100,13 @@ def _parted(piece: Piece, gutter: Length, ruler: Ruler) -> list[Piece]:
         rect = Rect(u.x + low_x, u.y + low_y, ruler.up(x2) - low_x, ruler.up(y2) - low_y)
         if not piece.angle:  # it ends where the gutter is, though that may lie between two marks of its own
             rect = _to_gutter(rect, side, gutter)
-        if piece.pin is not None:  # nothing but the card is printed there
+        if (
+            piece.pin is not None
+        ):  # nothing but the card is printed there, and a figure between marks may reach beyond
             rect = rect.common(piece.rect)
+            there = rect.moved(-u.x, -u.y)
+            room = polygons.box(there.x.inches, there.y.inches, there.width.inches, there.height.inches)
+            own = polygons.clipped(own, room)
         found.append(_half(piece, side, rect, outline=own))
     return found if len(found) == 2 else [piece]
 

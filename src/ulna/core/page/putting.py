@@ -14,6 +14,7 @@ from ulna.core.geometry.shapes import Shape, fitted
 from ulna.core.measure import Length
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, stand
+from ulna.core.parts import opening
 from ulna.core.parts.kinds import Part, grid, tiles, work_out
 from ulna.core.parts.kinds.grid import Grid
 from ulna.core.parts.kinds.joint import Joint
@@ -23,8 +24,8 @@ from ulna.core.photos.prints import Print
 from ulna.core.ranges import Gap, Size
 
 Way = tuple[str | int, ...]
-What = Literal["photo", "paper", "tile", "card", "title", "words", "empty"]
-"""What a cell of a grid or of tiles can be for."""
+What = Literal["photo", "paper", "tile", "card", "title", "words", "empty", "open", "closed"]
+"""What a cell of a grid or of tiles can be for, or an opening."""
 TRIED = "?"
 """A paper or photo that is none, to see which piece a value makes."""
 
@@ -39,6 +40,8 @@ def put_paper(plan: PagePlan, part: str, piece: str | None, choice: PaperChoice,
     if isinstance(one, Grid) and any(spot == there.key for there in found.built.spots):
         return grid.fill(one, spot, "paper", choice=choice)
     ways = list(_ways(one, PaperChoice))
+    if any(spot == there.key for there in found.built.spots if "open" in there.may):
+        piece = None  # there is no paper in an opening: what it is cut into is meant
     wanted = piece or _first(found.built.pieces, lambda p: p.is_paper)
     way = _making(one, ways, PaperChoice(TRIED), lambda p: p.choice.paper == TRIED, wanted, found, ground)
     if way is None:
@@ -71,14 +74,15 @@ def put_photo(plan: PagePlan, part: str, piece: str | None, photo: str, ground: 
 
 
 def keep_for(plan: PagePlan, part: str, spot: str, what: What, ground: Ground) -> Part:
-    """The grid or the tiles with a cell for that.
+    """The part with a cell, or an opening, for that.
 
     Raises `NotOnShelf`, and `FieldError` for another part, a cell that is not there, or one that cannot be for that.
     """
     one, key = plan.part(part), spot.removeprefix(f"{part}/")
-    if not isinstance(one, Grid | Tiles):
-        raise FieldError("part", part, "this has no cells", "press on a cell of a grid or on a tile")
-    there = next((there for there in stand(plan.parts, ground)[part].built.spots if there.key == key), None)
+    spots = stand(plan.parts, ground)[part].built.spots
+    if not spots:
+        raise FieldError("part", part, "this has no cells", "press on a cell, a tile or an opening")
+    there = next((there for there in spots if there.key == key), None)
     if there is None:
         raise FieldError("cell", key, "there is no such cell", "press on one that is drawn")
     return _filled(one, there, what)
@@ -91,7 +95,10 @@ def _filled(one: Part, there: CellSpot, what: What, print_: Print | None = None)
         raise FieldError("cell", there.name, why, "choose another cell, or something else for it")
     if isinstance(one, Tiles):
         return tiles.fill(one, there.key, what, print_)
-    return grid.fill(one, there.key, what, print_) if isinstance(one, Grid) else one
+    if isinstance(one, Grid):
+        return grid.fill(one, there.key, what, print_)
+    filled: Part = opening.fill(one, there, what, print_)
+    return filled
 
 
 def pour(plan: PagePlan, part: str, photos: Sequence[str], ground: Ground) -> tuple[Part, int]:
@@ -118,6 +125,9 @@ def pour(plan: PagePlan, part: str, photos: Sequence[str], ground: Ground) -> tu
     for way in list(_ways(one, Print)):
         if left and _at(one, way).photo is None:
             one = _with(one, way, replace(_at(one, way), photo=left.pop(0)))
+    for there in stand(plan.parts, ground)[part].built.spots:
+        if left and there.what == "open":
+            one = _filled(one, there, "photo", Print(left.pop(0)))
     if isinstance(one, Joint) and left:
         room = 12 - len(one.prints)
         one = replace(

@@ -15,6 +15,7 @@ from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, text
 from ulna.core.ranges import Colour, Gap, Id, Many, Size, Supply, Text, Title, Whole, Within
+from ulna.core.words.alphabets import Alphabet, Letters, there
 
 Face = Literal["A", "B"]
 Pile = Literal["not sorted", "likely", "another story", "not this time"]
@@ -248,6 +249,7 @@ class Kit:
     note: Annotated[str, Text(2_000)] = ""
     papers: Annotated[tuple[Paper, ...], Many(MOST_PAPERS)] = ()
     things: Annotated[tuple[Thing, ...], Many(MOST_PAPERS)] = ()
+    alphabets: Annotated[tuple[Alphabet, ...], Many(100)] = ()
 
 
 def faults_of(paper: Paper) -> str:
@@ -266,14 +268,30 @@ def faults_of(paper: Paper) -> str:
 
 @dataclass(frozen=True)
 class Shelf:
-    """All the papers and things there are, by id."""
+    """All the papers, things and alphabets there are, by id; `letters_left` is what other pages leave of those."""
 
     papers: Mapping[str, Paper] = field(default_factory=dict)
     things: Mapping[str, Thing] = field(default_factory=dict)
+    alphabets: Mapping[str, Alphabet] = field(default_factory=dict)
+    letters_left: Mapping[str, Letters] = field(default_factory=dict)
 
     @classmethod
-    def of(cls, papers: list[Paper], things: Iterable[Thing] = ()) -> Shelf:
-        return cls({paper.id: paper for paper in papers}, {thing.id: thing for thing in things})
+    def of(
+        cls,
+        papers: list[Paper],
+        things: Iterable[Thing] = (),
+        alphabets: Iterable[Alphabet] = (),
+        letters_left: Mapping[str, Letters] | None = None,
+    ) -> Shelf:
+        """Without `letters_left` no page has taken any."""
+        known = {one.id: one for one in alphabets}
+        all_there = {id: there(one) for id, one in known.items()}
+        return cls(
+            {paper.id: paper for paper in papers},
+            {thing.id: thing for thing in things},
+            known,
+            all_there if letters_left is None else letters_left,
+        )
 
     def paper(self, id: str) -> Paper:
         """Raises `NotOnShelf`."""

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from functools import lru_cache
 
 from ulna.core.measure import Length, Ruler, Unit, inches, mm
 from ulna.core.paper.shelf import Direction, Paper
@@ -56,6 +57,7 @@ def _count(papers: Iterable[Paper], width: Length, height: Length) -> int:
     return total
 
 
+@lru_cache(4_096)
 def fit(width: int, height: int, w: int, h: int, turns: bool) -> int:
     """How many pieces of w × h come out of width × height by cuts from edge to edge; `turns` allows a quarter turn."""
     known: dict[tuple[int, int], int] = {}

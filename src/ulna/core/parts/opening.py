@@ -12,13 +12,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from typing import Annotated, Any
 
+from ulna.core.errors import FieldError
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Figure, Hole, outline
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, inches, parse
 from ulna.core.parts.beginning import Beginning
-from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.pieces import CellSpot, Ground, PaperChoice, Piece
 from ulna.core.parts.printed import lay, name_of, nothing_left
 from ulna.core.photos.crop import PRINT_SIZES
 from ulna.core.photos.prints import Print
@@ -59,11 +60,13 @@ def begun(begin: Beginning) -> Opening:
 
 @dataclass(frozen=True, slots=True)
 class CutOpen:
-    """A piece with its openings, what lies `behind` it and `on` it, and what is to be told."""
+    """A piece with its openings, what lies `behind` it and `on` it, the places of the openings to be pressed on, and
+    what is to be told."""
 
     piece: Piece
     behind: tuple[Piece, ...] = ()
     on: tuple[Piece, ...] = ()
+    spots: tuple[CellSpot, ...] = ()
     findings: tuple[Finding, ...] = ()
 
 
@@ -94,7 +97,41 @@ def cut_all(part: Opened, piece: Piece, ground: Ground) -> CutOpen:
     if part.angle:
         behind, on = ([_along(one, piece, part.angle) for one in some] for some in (behind, on))
         piece = replace(piece, angle=part.angle)
-    return CutOpen(piece, tuple(behind), tuple(on), tuple(found))
+    spots = tuple(_spot(part, k, at.moved(piece.rect.x, piece.rect.y), piece) for k, at in own)
+    return CutOpen(piece, tuple(behind), tuple(on), spots, tuple(found))
+
+
+MAY = ("photo", "open", "closed")
+"""What an opening can be made: with a photo behind it, with what lies beneath showing through, none at all."""
+
+
+def _spot(part: Opened, k: int, at: Rect, piece: Piece) -> CellSpot:
+    """An opening as a place to press on. In a piece that lies turned it is where its middle comes to lie."""
+    if part.angle:
+        at = _along(replace(piece, rect=at, uncut=at), piece, part.angle).rect
+    name = "the opening" if len(part.openings) == 1 else f"opening {k + 1}"
+    return CellSpot(f"opening{_th(k)}", name, at, "photo" if part.openings[k].print else "open", MAY)
+
+
+def fill(part: Opened, spot: CellSpot, what: str, print_: Print | None = None) -> Opened:
+    """The part with that opening filled, open or closed. A photo is printed at the smallest usual size that covers the
+    opening and its lap, or as the one that is there. Raises `FieldError` for anything else."""
+    if what not in MAY:
+        raise FieldError("what", what, "an opening cannot be for that", f"choose one of {', '.join(MAY)}")
+    k = int(spot.key.removeprefix("opening").removeprefix("-") or "1") - 1
+    opening: Opening = part.openings[k]
+    if what == "closed":
+        return replace(part, openings=(*part.openings[:k], *part.openings[k + 1 :]))
+    filled = replace(opening, print=_put_behind(opening, spot, print_) if what == "photo" else None)
+    return replace(part, openings=(*part.openings[:k], filled, *part.openings[k + 1 :]))
+
+
+def _put_behind(opening: Opening, spot: CellSpot, print_: Print | None) -> Print:
+    """A print that lies behind the opening; one that is there already keeps its size."""
+    if opening.print is not None:
+        return replace(opening.print, photo=print_.photo, frame=None) if print_ else opening.print
+    lap = opening.lap * 2
+    return _printed(print_ or Print(), spot.rect.width + lap, spot.rect.height + lap)
 
 
 def _ring(part: Opened, k: int, hole: Rect, ground: Ground) -> Piece:

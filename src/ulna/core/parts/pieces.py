@@ -22,13 +22,15 @@ from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Many
+from ulna.core.words.faces import FaceName, Typefaces
+from ulna.core.words.writing import Hand
 
-Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape"]
+Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape", "letter", "sticker"]
 GutRule = Literal["always", "when it saves a sheet", "never"]
 """When a piece whose middle is hidden is gutted, where nothing is said of it."""
 
-PAPERLESS: frozenset[Role] = frozenset({"print", "tape"})
-"""What no sheet of paper is cut for: prints come from the printer, tape from its roll."""
+PAPERLESS: frozenset[Role] = frozenset({"print", "tape", "sticker"})
+"""What no sheet of paper is cut for: prints come from the printer, tape from its roll, letters from their alphabet."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,7 +115,8 @@ class Piece:
     same corner; `angle` is how far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a
     printed card lies, from the side that is chosen; one that is the sheet `as_it_is` has `brought` so many holes along,
     and its outline where it `comes_shaped`.
-    `colour` is the tape's, `print` what is printed. `role` says what it is, and so whether paper is cut for it.
+    `colour` is the tape's or the letter's, `print` what is printed. `role` says what it is, and so whether paper is cut
+    for it.
     `whole` is the id of the piece that it is a half of, `layer` which mat of its part it is, counted from 1, the
     innermost first. `leftover` says that it is made of what falls off another piece: no more paper is asked for it;
     `phase` that its stripes must meet those of others.
@@ -210,6 +213,8 @@ class Ground:
     shelf: Shelf
     photos: Mapping[str, Photo]
     ruler: Ruler
+    faces: Typefaces
+    hands: Mapping[str, Hand]
     punches: tuple[Punch, ...] = ()
     gut: GutRule = "when it saves a sheet"
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
@@ -238,11 +243,25 @@ class Ground:
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
-    """Something drawn that is no paper: stitches, or a line that parts stand on. A path in inches."""
+class Written:
+    """A line of words: where it begins and stands, how long it is, and the size of its type in inches."""
 
-    kind: Literal["stitch", "axis"]
+    text: str
+    x: Length
+    y: Length
+    width: Length
+    size: float
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """Something drawn that is no paper: stitches, a line that parts stand on, one to write on, or words that are
+    `written`. A path in inches."""
+
+    kind: Literal["stitch", "axis", "rule", "words"]
     path: str
+    written: Written | None = None
+    face: FaceName = "hand"
 
 
 @dataclass(frozen=True, slots=True)

@@ -27,7 +27,10 @@ from ulna.core.parts.kinds import (
     stitching,
     tape,
     tiles,
+    title,
     torn,
+    words,
+    wordstrips,
 )
 from ulna.core.parts.pieces import Built, Ground
 
@@ -49,6 +52,9 @@ Placed = (
     | rounds.Rounds
     | card.Card
     | tape.Tape
+    | title.Title
+    | words.Words
+    | wordstrips.WordStrips
     | axis.Axis
 )
 Part = base.Base | Placed
@@ -72,6 +78,9 @@ MODULES: tuple[Kind, ...] = (
     rounds,
     card,
     tape,
+    title,
+    words,
+    wordstrips,
     axis,
 )
 KINDS: dict[type[Part], Kind] = {module.PART: module for module in MODULES}

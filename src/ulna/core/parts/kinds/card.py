@@ -69,6 +69,7 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
         mats.arithmetic,
         (*mats.findings, *cut.findings, given),
         handles=mats.handles,
+        spots=cut.spots,
     )
 
 

@@ -113,7 +113,7 @@ def build(part: Panel, ground: Ground, room: Rect) -> Built:
         if halves is None:
             findings.append(_not_joined(part, plain, ruler))
     pieces = (*mats.pieces, *cut.behind, *own, *cut.on)
-    return Built(mats.width, mats.height, pieces, told, tuple(findings), handles=tuple(handles))
+    return Built(mats.width, mats.height, pieces, told, tuple(findings), handles=tuple(handles), spots=cut.spots)
 
 
 def _not_joined(part: Panel, plain: bool, ruler: Ruler) -> Finding:

@@ -1,0 +1,236 @@
+/** The alphabets of a kit: how high, what is on a sheet of them, how wide they come out, what is left. */
+
+import Box from "@mui/material/Box";
+import { useQuery } from "@tanstack/react-query";
+import { type Alphabet, type Letters, lettersQuery } from "../../api/letters";
+import { useUsual } from "../../api/usual";
+import { colours, figures, words } from "../../app/theme";
+import { FACES } from "../../parts/faces";
+import { newId } from "../../parts/kinds";
+import { Sentence } from "../../parts/Sentence";
+import { Choice } from "../../ui/Choice";
+import { CountField } from "../../ui/CountField";
+import { IconAction } from "../../ui/IconAction";
+import { aName, InlineText } from "../../ui/InlineText";
+import { LengthField } from "../../ui/LengthField";
+import { NextName } from "./NextName";
+
+interface Props {
+  alphabets: Alphabet[];
+  onChange: (what: string, alphabets: Alphabet[], group?: string) => void;
+}
+
+const MATERIALS = ["flat sticker", "foam", "puffy", "chipboard", "cork", "wood", "die-cut card"] as const;
+const FIXINGS = ["own adhesive", "glue", "foam squares"] as const;
+const LONGEST = 2_000;
+
+export function AlphabetList({ alphabets, onChange }: Props) {
+  const usual = useUsual();
+  const { data: left = [] } = useQuery(lettersQuery());
+  return (
+    <Box sx={{ p: 1.5, maxWidth: 900 }}>
+      {alphabets.map((one) => (
+        <OneAlphabet
+          key={one.id}
+          one={one}
+          left={left.find((found) => found.alphabet === one.id)}
+          onChange={(what, change, group) =>
+            onChange(
+              what,
+              alphabets.map((old) => (old.id === one.id ? { ...old, ...change } : old)),
+              group && `${one.id} ${group}`,
+            )
+          }
+          onRemove={() =>
+            onChange(
+              "took an alphabet out",
+              alphabets.filter((old) => old.id !== one.id),
+            )
+          }
+        />
+      ))}
+      <NextName
+        label="Name of the next alphabet"
+        onAdd={(name) =>
+          onChange("added an alphabet", [...alphabets, { ...usual.alphabet, id: newId("alphabet"), name }])
+        }
+      />
+    </Box>
+  );
+}
+
+interface OneProps {
+  one: Alphabet;
+  left: Letters | undefined;
+  onChange: (what: string, change: Partial<Alphabet>, group?: string) => void;
+  onRemove: () => void;
+}
+
+function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
+  const measured = one.measured[0];
+  return (
+    <Box
+      role="group"
+      aria-label={one.name}
+      sx={{ borderBottom: `1px solid ${colours.line}`, py: 1.5, display: "grid", gap: 0.5 }}
+    >
+      <Sentence>
+        <Box
+          component="input"
+          type="color"
+          aria-label={`Colour of ${one.name}`}
+          value={one.colour}
+          onChange={(event: React.ChangeEvent<HTMLInputElement>) =>
+            onChange("changed a colour", { colour: event.target.value }, "colour")
+          }
+          sx={{ width: 34, height: 34, p: 0.25, border: `1px solid ${colours.line}`, background: colours.paper }}
+        />
+        <InlineText
+          label={`Name of ${one.name}`}
+          value={one.name}
+          width="22ch"
+          check={aName}
+          onCommit={(name) => onChange("named an alphabet", { name: name.trim() })}
+        />
+        <LengthField
+          label={`Cap height of ${one.name}`}
+          value={one.height}
+          onCommit={(height) => onChange("changed a cap height", { height }, "height")}
+        />
+        high, looks like
+        <Choice
+          label={`Face of ${one.name}`}
+          value={one.face}
+          options={FACES}
+          onChange={(face) => onChange("changed a face", { face })}
+        />
+        <Choice
+          label={`Material of ${one.name}`}
+          value={one.material}
+          options={MATERIALS.map((name) => [name, name] as const)}
+          onChange={(material) => onChange("changed what it is", { material })}
+        />
+        fixed with
+        <Choice
+          label={`Fixing of ${one.name}`}
+          value={one.fixing}
+          options={FIXINGS.map((name) => [name, name] as const)}
+          onChange={(fixing) => onChange("changed how it is fixed", { fixing })}
+        />
+        <IconAction small icon="bin" name={`Take ${one.name} out`} onClick={onRemove} />
+      </Sentence>
+      <Run
+        label={`Letters on a sheet of ${one.name}`}
+        hint="What is on one sheet, as it stands there: aaaabbccd …"
+        value={one.letters}
+        onChange={(letters) => onChange("counted the letters", { letters }, "letters")}
+      />
+      <Sentence>
+        <CountField
+          label={`Sheets of ${one.name}`}
+          value={one.packs}
+          least={0}
+          most={100}
+          onCommit={(packs) => onChange("counted the sheets", { packs })}
+        />
+        {one.packs === 1 ? "such sheet." : "such sheets."} A measured word:
+        <InlineText
+          label={`Measured word of ${one.name}`}
+          value={measured?.text ?? ""}
+          width="12ch"
+          onCommit={(text) =>
+            onChange("measured a word", {
+              measured: text.trim()
+                ? [{ width: measured?.width ?? one.height, text: text.trim() }, ...one.measured.slice(1)]
+                : one.measured.slice(1),
+            })
+          }
+        />
+        {measured && (
+          <>
+            laid edge to edge is
+            <LengthField
+              label={`Length of the measured word of ${one.name}`}
+              value={measured.width}
+              onCommit={(width) =>
+                onChange(
+                  "measured a word",
+                  { measured: [{ ...measured, width }, ...one.measured.slice(1)] },
+                  "measured",
+                )
+              }
+            />
+            long
+          </>
+        )}
+      </Sentence>
+      {left && <WhatIsLeft left={left} />}
+      <Run
+        label={`Spoiled letters of ${one.name}`}
+        hint="Torn or lost: ae"
+        value={one.spoiled}
+        onChange={(spoiled) => onChange("took spoiled letters off", { spoiled }, "spoiled")}
+      />
+    </Box>
+  );
+}
+
+interface RunProps {
+  label: string;
+  hint: string;
+  value: string;
+  onChange: (run: string) => void;
+}
+
+function Run({ label, hint, value, onChange }: RunProps) {
+  return (
+    <Box
+      component="textarea"
+      aria-label={label}
+      placeholder={hint}
+      rows={1}
+      spellCheck={false}
+      value={value}
+      onChange={(event: React.ChangeEvent<HTMLTextAreaElement>) => onChange(event.target.value.slice(0, LONGEST))}
+      sx={{
+        width: "100%",
+        fieldSizing: "content",
+        ...words,
+        fontSize: "1.05rem",
+        color: "inherit",
+        background: colours.paper,
+        border: 0,
+        borderBottom: `1px solid ${colours.soft}`,
+        p: 0.75,
+        overflowWrap: "anywhere",
+      }}
+    />
+  );
+}
+
+/** As people count: each letter with how many there are, those that are used up struck through. */
+function WhatIsLeft({ left }: { left: Letters }) {
+  if (!left.letters.length) {
+    return <Box sx={{ color: colours.soft, fontSize: "0.88rem" }}>No letters are counted yet.</Box>;
+  }
+  return (
+    <Box
+      component="ul"
+      aria-label={`Left of ${left.name}`}
+      sx={{ listStyle: "none", m: 0, p: 0, display: "flex", flexWrap: "wrap", gap: 0.75, ...figures }}
+    >
+      {left.letters.map(({ character, had, left: count }) => (
+        <Box
+          component="li"
+          key={character}
+          sx={{ minWidth: 34, textAlign: "center", color: count ? colours.ink : colours.madder, lineHeight: 1.2 }}
+        >
+          <Box sx={{ ...words, fontSize: "1.1rem", textDecoration: count ? "none" : "line-through" }}>
+            {character}
+          </Box>
+          <Box sx={{ fontSize: "0.78rem" }}>{count === had ? count : `${count} of ${had}`}</Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,199 @@
+/** A block of words, or lines to write on: the text, the hand, its lines, and the lines as a table to rule by. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useUsual } from "../api/usual";
+import { linesQuery } from "../api/words";
+import { colours, figures } from "../app/theme";
+import { Choice } from "../ui/Choice";
+import { IconAction } from "../ui/IconAction";
+import { LengthField } from "../ui/LengthField";
+import { PaperPicker } from "../ui/PaperPicker";
+import { HandFields } from "./HandFields";
+import type { PartProps, WordsPart } from "./kinds";
+import { type Here, usePageHere } from "./PageHere";
+import { PartText } from "./PartText";
+import { Sentence } from "./Sentence";
+import { CountValue, EitherValue, LengthValue, PlaceOf, WordValue } from "./values";
+
+const LONGEST = 20_000;
+
+export function WordsFields(of: PartProps<WordsPart>) {
+  const usual = useUsual();
+  const { part, onChange } = of;
+  const put = (what: string, change: Partial<WordsPart>, group?: string) =>
+    onChange(what, { ...part, ...change }, group);
+  return (
+    <>
+      <PartText
+        label="What the words say"
+        placeholder="What is written there; nothing for lines to write on"
+        rows={4}
+        most={LONGEST}
+        value={part.text}
+        onChange={(text) => put("wrote words", { text }, "text")}
+      />
+      <HandFields value={part.hand} onChoose={(hand, name) => put(`wrote in ${name}`, { hand, pitch: null })} />
+      <Sentence>
+        <LengthValue of={of} field="width" label="Width of the words" /> wide,
+        {part.height === null ? (
+          <Button size="small" onClick={() => put("gave it a room", { height: usual.grid_room })}>
+            as high as it takes
+          </Button>
+        ) : (
+          <>
+            in
+            <LengthField
+              label="Room down"
+              value={part.height}
+              onCommit={(height) => put("changed its room", { height }, "height")}
+            />
+            of height
+            <IconAction
+              small
+              icon="bin"
+              name="As high as it takes"
+              onClick={() => put("let it grow", { height: null })}
+            />
+          </>
+        )}
+      </Sentence>
+      <Sentence>
+        lines
+        {part.pitch === null ? (
+          <Button size="small" onClick={() => put("set the lines", { pitch: usual.border })}>
+            as far apart as the hand has them
+          </Button>
+        ) : (
+          <>
+            <LengthField
+              label="Distance of the lines"
+              value={part.pitch}
+              onCommit={(pitch) => put("changed the lines", { pitch }, "pitch")}
+            />
+            apart
+            <IconAction
+              small
+              icon="bin"
+              name="As the hand has them"
+              onClick={() => put("took the lines back", { pitch: null })}
+            />
+          </>
+        )}
+        <WordValue
+          of={of}
+          field="align"
+          label="How lines are set"
+          options={[
+            ["left", "flush left"],
+            ["justified", "from edge to edge"],
+            ["centre", "centred"],
+            ["right", "flush right"],
+          ]}
+        />
+        <EitherValue of={of} field="ruled" label="Lines drawn" yes="with lines drawn" no="without lines" />
+      </Sentence>
+      <Sentence>
+        <CountValue of={of} field="columns" label="Columns of words" />
+        {part.columns === 1 ? "column," : "columns"}
+        {part.columns > 1 && (
+          <>
+            <LengthValue of={of} field="apart" label="Gap between columns" range="gap" /> apart,
+          </>
+        )}
+        <CountValue of={of} field="more" label="Empty lines" least={0} /> more lines, empty
+      </Sentence>
+      <Sentence>
+        {part.paper ? (
+          <>
+            on
+            <PaperPicker
+              label="Paper of the words"
+              value={part.paper}
+              onChange={(paper, name) => put(`chose ${name}`, { paper })}
+            />
+            with a margin of
+            <LengthValue of={of} field="margin" label="Margin of the words" range="gap" />
+            <IconAction
+              small
+              icon="bin"
+              name="Not on a paper of its own"
+              onClick={() => put("took its paper away", { paper: null })}
+            />
+          </>
+        ) : (
+          <Button size="small" onClick={() => put("put words on a paper", { paper: usual.choice })}>
+            On a paper of its own
+          </Button>
+        )}
+      </Sentence>
+      <ToRuleBy of={of} />
+      <PlaceOf of={of} />
+    </>
+  );
+}
+
+/** Each line as one sets a ruler: from the top, and where it starts and ends. */
+function ToRuleBy({ of }: { of: PartProps<WordsPart> }) {
+  const [open, setOpen] = useState(false);
+  const here = usePageHere();
+  return (
+    <>
+      <Sentence>
+        <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+          Lines to rule by
+        </Button>
+        {open && (
+          <Choice
+            label="Counted from"
+            value={of.part.centre ? "centre" : "left"}
+            options={[
+              ["centre", "from the centre"],
+              ["left", "from the left"],
+            ]}
+            onChange={(from) => of.onChange("changed the ruler", { ...of.part, centre: from === "centre" })}
+          />
+        )}
+      </Sentence>
+      {open && here && <LinesTable part={of.part} here={here} />}
+    </>
+  );
+}
+
+function LinesTable({ part, here }: { part: WordsPart; here: Here }) {
+  const { data: lines = [] } = useQuery(linesQuery(here.page, part.id, here.id));
+  return (
+    <Box
+      component="table"
+      aria-label="Lines to rule by"
+      sx={{
+        borderCollapse: "collapse",
+        fontSize: "0.88rem",
+        ...figures,
+        "& th": { textAlign: "left", fontWeight: 400, color: colours.soft, pr: 2 },
+        "& td": { pr: 2, py: 0.25, borderTop: `1px solid ${colours.line}`, whiteSpace: "nowrap" },
+      }}
+    >
+      <thead>
+        <tr>
+          {part.columns > 1 && <th>column</th>}
+          <th>from the top</th>
+          <th>starts</th>
+          <th>ends</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) => (
+          <tr key={`${line.column} ${line.down}`} title={line.text}>
+            {part.columns > 1 && <td>{line.column}</td>}
+            <td>{line.down}</td>
+            <td>{line.starts}</td>
+            <td>{line.ends}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+}

@@ -1,0 +1,1 @@
+"""Letters and words: faces, alphabets, titles."""

@@ -1,0 +1,136 @@
+"""Letters set in lines: which letter stands where, before anything is cut or stuck.
+
+A line is the widths of its letters and the gaps between them; lines hang below each other by the lowest of the one
+above and a gap, which may be less than nothing where a row is tucked behind another.
+"""
+
+from __future__ import annotations
+
+import math
+import random
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from ulna.core.words.faces import Glyph
+
+Align = Literal["left", "centre", "right"]
+Form = Literal["straight", "slope", "arc", "staggered"]
+
+
+@dataclass(frozen=True, slots=True)
+class Letter:
+    """A letter in inches: `x`, `y` is the corner of the box of what is inked, `cap` the height of its capitals, `wide`
+    by how much it is wider than its face has it. It is the `number`th of the text, spaces counted, and belongs to a
+    `word`; `angle` turns it clockwise about the middle of its box."""
+
+    character: str
+    number: int
+    word: int
+    glyph: Glyph
+    cap: float
+    wide: float = 1.0
+    x: float = 0.0
+    y: float = 0.0
+    angle: float = 0.0
+
+    @property
+    def width(self) -> float:
+        return self.glyph.width * self.cap * self.wide
+
+    @property
+    def height(self) -> float:
+        return self.glyph.height * self.cap
+
+    @property
+    def top(self) -> float:
+        """From the line it stands on; above is less than nothing."""
+        return self.glyph.box[1] * self.cap
+
+    @property
+    def middle(self) -> tuple[float, float]:
+        return self.x + self.width / 2, self.y + self.height / 2
+
+
+@dataclass(frozen=True, slots=True)
+class Spacing:
+    """Inches between letters, between words, and between lines; of a form that is not straight how much it rises over
+    the longest line (slope, arc) or goes up and down (staggered, by a seed)."""
+
+    letters: float
+    words: float
+    lines: float
+    align: Align = "left"
+    form: Form = "straight"
+    rise: float = 0.0
+    seed: int = 0
+
+
+def lay(lines: Sequence[Sequence[Letter | None]], spacing: Spacing, mark: Callable[[float], float]) -> list[Letter]:
+    """The letters of the lines, where they stand; None is a space. Letters of straight lines begin on marks."""
+    widths = [length(line, spacing, mark) for line in lines]
+    widest = max(widths, default=0.0)
+    found, down = list[Letter](), 0.0
+    for line, width in zip(lines, widths, strict=True):
+        letters = [one for one in line if one is not None]
+        if not letters:
+            continue
+        rise = -min(one.top for one in letters)
+        base = down + rise
+        x = {"left": 0.0, "centre": mark((widest - width) / 2), "right": widest - width}[spacing.align]
+        for k, one in enumerate(line):
+            if one is not None:
+                found.append(replace(one, x=x, y=base + one.top))
+            x += _step(line, k, spacing, mark)
+        lowest = max(one.top + one.height for one in letters)
+        down = mark(base + lowest + spacing.lines)
+    return _formed(found, widest, spacing)
+
+
+def length(line: Sequence[Letter | None], spacing: Spacing, mark: Callable[[float], float]) -> float:
+    """How long a line comes out: Σ widths + the gaps between its letters and words."""
+    if not any(one is not None for one in line):
+        return 0.0
+    last = max(k for k, one in enumerate(line) if one is not None)
+    end = line[last]
+    return sum(_step(line, k, spacing, mark) for k in range(last)) + (mark(end.width) if end else 0.0)
+
+
+def _step(line: Sequence[Letter | None], k: int, spacing: Spacing, mark: Callable[[float], float]) -> float:
+    """From the left edge of what stands there to that of what comes next. A space stands instead of a gap."""
+    one = line[k]
+    if one is None:
+        return spacing.words
+    follows = line[k + 1] if k + 1 < len(line) else None
+    return mark(one.width) + (mark(spacing.letters) if follows is not None else 0.0)
+
+
+def _formed(letters: list[Letter], widest: float, spacing: Spacing) -> list[Letter]:
+    if spacing.form == "staggered" and spacing.rise:
+        drawn = random.Random(spacing.seed)
+        return [replace(one, y=one.y + drawn.uniform(-spacing.rise, spacing.rise)) for one in letters]
+    if not widest or not spacing.rise or spacing.form not in ("slope", "arc"):
+        return letters
+    if spacing.form == "slope":
+        angle = math.atan2(spacing.rise, widest)
+        return [_sloped(one, -angle) for one in letters]
+    return [_bent(one, widest, spacing.rise) for one in letters]
+
+
+def _sloped(one: Letter, angle: float) -> Letter:
+    """Turned with its line about the line's beginning."""
+    mx, my = one.middle
+    x, y = mx * math.cos(angle) - my * math.sin(angle), mx * math.sin(angle) + my * math.cos(angle)
+    return replace(one, x=x - one.width / 2, y=y - one.height / 2, angle=math.degrees(angle))
+
+
+def _bent(one: Letter, widest: float, rise: float) -> Letter:
+    """On a circle through the ends of the line whose middle is `rise` above them."""
+    radius = (widest * widest / 4 + rise * rise) / (2 * abs(rise))
+    way = 1 if rise > 0 else -1
+    mx, my = one.middle
+    turn = way * (mx - widest / 2) / radius
+    reach = radius - way * my
+    x = widest / 2 + way * reach * math.sin(turn)
+    y = way * (radius - reach * math.cos(turn))
+    return replace(one, x=x - one.width / 2, y=y - one.height / 2, angle=math.degrees(turn))

@@ -1,0 +1,116 @@
+"""Running text as a hand writes it, a typewriter types it, a printer prints it: how long words come out, where lines
+break, how many words go into a place.
+
+A hand is measured once: the sample is written on ruled paper, and its length and the distance of its lines are told.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from ulna.core.measure import inches
+from ulna.core.ranges import Id, Size, Title
+from ulna.core.words.faces import FaceName, Typeface
+
+SAMPLE = "The heron waited by the lock until the rain had gone."
+"""What is written to measure a hand: long enough that one wide letter does not matter."""
+
+
+@dataclass(frozen=True, slots=True)
+class Hand:
+    """`sample` is how long the sample came out, `pitch` how far apart its lines are. A typewriter has all its letters
+    equally wide; a printed face is as wide as its metrics at that length."""
+
+    id: Id
+    name: Title
+    kind: Literal["hand", "typewriter", "printed"] = "hand"
+    face: FaceName = "hand"
+    sample: Size = inches(6)
+    pitch: Size = inches(0, 1, 4)
+
+
+USUAL_HANDS = (
+    Hand("pen", "my hand, pen"),
+    Hand("typed", "typewriter", "typewriter", "typewriter", inches(5, 3, 10), inches(0, 1, 6)),
+    Hand("printed", "printed, small", "printed", "plain", inches(4), inches(0, 3, 16)),
+)
+"""Until they are measured: usual for a pen on lines of 1/4 in, a typewriter of ten letters an inch, small print."""
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """How wide characters come out, in inches: each its own, or all alike."""
+
+    face: Typeface
+    scale: float
+    alike: float | None = None
+
+    @classmethod
+    def of(cls, hand: Hand, face: Typeface) -> Measure:
+        if hand.kind == "typewriter":
+            return cls(
+                face,
+                hand.sample.inches / (len(SAMPLE) * (face.advance("n") or 1)),
+                hand.sample.inches / len(SAMPLE),
+            )
+        drawn = sum(face.advance(c) or 0 for c in SAMPLE)
+        return cls(face, hand.sample.inches / drawn)
+
+    def wide(self, text: str) -> float:
+        """How long a text comes out. What the face lacks is as wide as an n."""
+        if self.alike is not None:
+            return self.alike * len(text)
+        n = self.face.advance("n") or 0.5
+        return self.scale * sum(n if (one := self.face.advance(c)) is None else one for c in text)
+
+
+@dataclass(frozen=True, slots=True)
+class WrittenLine:
+    """A line and how long it comes out, in inches; `ends` a paragraph or not."""
+
+    text: str
+    width: float
+    ends: bool = False
+
+
+def broken(text: str, width: float, measure: Measure) -> list[WrittenLine]:
+    """Lines that go into a width, as many words on each as do; paragraphs as typed. A word that is longer than the
+    width is broken where it reaches the edge. Text in is text out: only the spaces at the breaks are gone."""
+    found = list[WrittenLine]()
+    for paragraph in text.split("\n"):
+        row = ""
+        for word in paragraph.split():
+            longer = f"{row} {word}" if row else word
+            if row and measure.wide(longer) > width + 1e-9:
+                found.append(WrittenLine(row, measure.wide(row)))
+                longer = word
+            while measure.wide(longer) > width + 1e-9 and len(longer) > 1:
+                fits = max(1, next((k for k in range(len(longer), 0, -1) if measure.wide(longer[:k]) <= width), 1))
+                found.append(WrittenLine(longer[:fits], measure.wide(longer[:fits])))
+                longer = longer[fits:]
+            row = longer
+        found.append(WrittenLine(row, measure.wide(row), ends=True))
+    return found
+
+
+def columns(lines: Sequence[WrittenLine], count: int) -> list[list[WrittenLine]]:
+    """The lines shared out over columns, the first ones as long as the last or a line longer."""
+    each = -(-len(lines) // max(1, count))
+    return [list(lines[k * each : (k + 1) * each]) for k in range(count)]
+
+
+def words_that_fit(width: float, height: float, pitch: float, measure: Measure) -> int:
+    """How many words go into a place, as the sample has them: its letters and spaces over its words."""
+    word = measure.wide(SAMPLE + " ") / len(SAMPLE.split())
+    return int(height / pitch + 1e-6) * int((width + measure.wide(" ")) / word + 1e-6)
+
+
+def without_a_sentence(text: str) -> Iterator[tuple[str, str]]:
+    """For each sentence of a text what is left without it, the last one first: the sentence, the rest."""
+    import re
+
+    found = [m for m in re.finditer(r"[^.!?\n]+[.!?]*\s*", text) if m.group().strip()]
+    for one in reversed(found if len(found) > 1 else ()):
+        yield one.group().strip(), (text[: one.start()] + text[one.end() :]).strip()

@@ -1,0 +1,173 @@
+"""Words: lines, heights, rulers, and what would do where they are too long."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.core.examples import ground, paper
+from ulna.core.findings import Finding
+from ulna.core.measure import inches, mm, text
+from ulna.core.page.evaluate import evaluate
+from ulna.core.page.plan import PagePlan
+from ulna.core.parts.kinds.words import Words, to_rule_by
+from ulna.core.parts.kinds.wordstrips import WordStrips
+from ulna.core.parts.pieces import Ground, PaperChoice
+from ulna.core.words.writing import SAMPLE, Hand, Measure, broken, words_that_fit
+from ulna.formats.faces import SHIPPED
+
+TEN_AN_INCH = Hand("t", "typed", "typewriter", "typewriter", inches(len(SAMPLE), 0, 1).part(1, 10), inches(0, 1, 4))
+TYPED = Measure.of(TEN_AN_INCH, SHIPPED["typewriter"])
+
+
+def on(*hands: Hand) -> Ground:
+    return ground(None, paper("ink")).changed(hands={hand.id: hand for hand in hands or (TEN_AN_INCH,)})
+
+
+def told(words: Words, at: Ground) -> list[Finding]:
+    return [f for f in evaluate(PagePlan("p", parts=(words,)), at).findings if f.part == words.id]
+
+
+# ---- how long, where it breaks -------------------------------------------------------------------------
+
+
+def test_a_typewriter_of_ten_letters_an_inch() -> None:
+    """ "The heron" is nine characters: 9/10 in. An i is as wide as an m."""
+    assert TYPED.wide("The heron") == pytest.approx(0.9)
+    assert TYPED.wide("i") == TYPED.wide("m")
+
+
+def test_a_hand_writes_its_sample_as_long_as_was_measured() -> None:
+    hand = Hand("h", "mine", sample=mm(152), pitch=mm(7))
+    assert Measure.of(hand, SHIPPED["hand"]).wide(SAMPLE) == pytest.approx(152 / 25.4)
+
+
+def test_as_many_words_on_a_line_as_go_on_it() -> None:
+    """Ten letters a line: "the heron" is nine, with "waits" it would be fifteen; "waits here" is just ten."""
+    lines = [line.text for line in broken("the heron waits here", 1.0, TYPED)]
+    assert lines == ["the heron", "waits here"]
+
+
+def test_paragraphs_are_kept_and_a_word_too_long_is_broken_at_the_edge() -> None:
+    lines = [line.text for line in broken("a\n\nNarrowboaters!", 1.0, TYPED)]
+    assert lines == ["a", "", "Narrowboat", "ers!"]
+
+
+@given(st.text("abc def\n.é", max_size=120), st.floats(0.3, 6))
+def test_text_in_is_text_out(text: str, width: float) -> None:
+    """Nothing is lost but spaces at breaks, and no line is longer than the width, one letter aside."""
+    lines = broken(text, width, TYPED)
+    assert "".join("".join(line.text.split()) for line in lines) == "".join(text.split())
+    assert all(line.width <= width + 1e-6 or len(line.text) == 1 for line in lines)
+
+
+def test_how_many_words_go_into_a_place() -> None:
+    """11 words in 53 letters are 4.9 a word with its space: two go on a line of an inch, four lines into an inch."""
+    assert len(SAMPLE) == 53 and len(SAMPLE.split()) == 11
+    assert words_that_fit(1.0, 1.0, 0.25, TYPED) == 4 * 2
+
+
+# ---- on the page ---------------------------------------------------------------------------------------
+
+
+def test_height_is_lines_by_pitch() -> None:
+    words = Words("w", "the heron waits here", width=inches(1))
+    (part,) = evaluate(PagePlan("p", parts=(words,)), on()).parts
+    assert part.box is not None and part.box.height == inches(0, 1, 2)
+    assert part.arithmetic == "4 words, 2 lines 1/4 apart"
+
+
+def test_a_block_on_paper_has_its_margin_all_round_and_is_cut() -> None:
+    words = Words("w", "the heron", width=inches(1), paper=PaperChoice("ink"), margin=inches(0, 1, 4))
+    (piece,) = evaluate(PagePlan("p", parts=(words,)), on()).pieces
+    assert piece.is_paper and (piece.rect.width, piece.rect.height) == (inches(1, 1, 2), inches(0, 3, 4))
+
+
+def test_lines_are_ruled_from_the_centre() -> None:
+    """Three lines 1/4 apart on 3 in: each starts 1 1/2 left of the centre and ends 1 1/2 right of it."""
+    words = Words("w", width=inches(3), ruled=True, more=3)
+    found = to_rule_by(words, on())
+    assert [(one.down, one.starts, one.ends) for one in found] == [
+        (inches(0, k, 4), inches(-1, -1, 2), inches(1, 1, 2)) for k in (1, 2, 3)
+    ]
+    from_left = to_rule_by(replace(words, centre=False), on())
+    assert (from_left[0].starts, from_left[0].ends) == (inches(0), inches(3))
+
+
+def test_written_lines_end_where_their_words_do() -> None:
+    """Nine letters flush right on an inch begin 1/10 from the left, at the nearest mark 1/8 … that is 1/16 · 2."""
+    words = Words("w", "the heron", width=inches(1), align="right", centre=False)
+    (line,) = to_rule_by(words, on())
+    assert (line.starts, line.ends) == (inches(0, 1, 8), inches(1))
+
+
+def test_columns_share_the_lines() -> None:
+    """Two columns of 1 in, 1/4 apart: four lines are two in each."""
+    words = Words("w", "the heron waits here the heron waits here", width=inches(2, 1, 4), columns=2)
+    (part,) = evaluate(PagePlan("p", parts=(words,)), on()).parts
+    assert part.box is not None and part.box.height == inches(0, 1, 2)
+    assert [one.column for one in to_rule_by(words, on())] == [1, 1, 2, 2]
+
+
+# ---- too long ------------------------------------------------------------------------------------------
+
+
+def test_what_is_too_long_says_by_how_many_lines_and_everything_offered_does() -> None:
+    """Three lines of 1/4 in 1/2 in: one too many. Lines 3/16 apart take 9/16, still too much; 1/8 apart 3/8."""
+    words = Words("w", "The heron waits. It is still.", width=inches(1), height=inches(0, 1, 2))
+    at = on(TEN_AN_INCH, replace(TEN_AN_INCH, id="s", name="small", sample=TEN_AN_INCH.sample.part(1, 2)))
+    (found,) = told(words, at)
+    assert found.sentence == "It takes 1 line more than go into 1/2."
+    assert [one.says for one in found.remedies][:2] == ["Lines 1/8 apart", "Leave out “It is still.”"]
+    for one in found.remedies:
+        assert isinstance(one.part, Words) and not told(one.part, at)
+
+
+@pytest.mark.parametrize("text", ["", "   ", "\n\n", "\u05e9\u05dc\u05d5\u05dd", "\N{UMBRELLA}" * 50])
+def test_odd_texts_are_set_all_the_same(text: str) -> None:
+    (part,) = evaluate(PagePlan("p", parts=(Words("w", text, width=inches(2)),)), on()).parts
+    assert part.box is not None and part.box.height.units > 0
+
+
+def test_columns_without_room_are_told() -> None:
+    (found,) = told(Words("w", "a", width=inches(1), columns=4, apart=inches(1)), on())
+    assert found.severity == "stop"
+
+
+# ---- strips --------------------------------------------------------------------------------------------
+
+STRIPS = WordStrips("s", "the heron\nwaits", width=inches(3), ends=inches(0, 1, 8), papers=(PaperChoice("ink"),))
+
+
+def strips(part: WordStrips) -> list[tuple[str, str, str]]:
+    """Where each lies down the part, how long it is, how high."""
+    found = evaluate(PagePlan("p", parts=(part,)), on()).pieces
+    top = found[0].rect.y if found else inches(0)
+    return [tuple(map(text, (p.rect.y - top, p.rect.width, p.rect.height))) for p in found]  # type: ignore[misc]
+
+
+def test_strips_are_cut_close_to_their_words_on_marks() -> None:
+    """Nine letters are 9/10 in, five 1/2: with 1/8 at both ends 1.15 and 3/4, on the next mark 1 3/16 and 3/4."""
+    assert strips(STRIPS) == [("0 in", "1 3/16 in", "3/8 in"), ("1/2 in", "3/4 in", "3/8 in")]
+
+
+def test_or_all_as_long_as_the_longest() -> None:
+    assert [long for _, long, _ in strips(replace(STRIPS, cut="alike"))] == ["1 3/16 in", "1 3/16 in"]
+
+
+def test_a_line_too_long_goes_on_with_the_next_strip() -> None:
+    assert len(strips(replace(STRIPS, text="the heron waits here", width=inches(1, 1, 4)))) == 2
+
+
+def test_strips_of_nothing_and_of_too_much_are_told() -> None:
+    for words in ("", " ", "a\n" * 100):
+        found = evaluate(PagePlan("p", parts=(replace(STRIPS, text=words),)), on())
+        assert not found.pieces and any(f.severity == "stop" for f in found.findings)
+
+
+def test_a_hand_that_is_not_measured_here_is_told() -> None:
+    for part in (replace(STRIPS, hand="lost"), Words("w", "a", hand="lost")):
+        assert any(f.code == "hand-gone" for f in evaluate(PagePlan("p", parts=(part,)), on()).findings)
