@@ -114,6 +114,7 @@ def test_a_spoiled_piece_is_cut_again_from_what_is_left(mat: Page) -> None:
     press(mat, "Plan it again")
     expect(mat.locator("[data-place]")).to_contain_text("0 of 1 pieces cut")
     expect(mat.get_by_role("heading", name="Ink 1a").or_(mat.get_by_role("heading", name="Ink 1b"))).to_be_visible()
+    expect(now(mat)).to_be_focused()
     mat.keyboard.press("Space")
     mat.keyboard.press("Space")
     expect(mat.locator("[data-place]")).to_contain_text("1 of 1 pieces cut")

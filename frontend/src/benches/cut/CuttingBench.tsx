@@ -1,7 +1,7 @@
 /** The cutting bench: one step at a time, to be read while standing, by thumb and by keys. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useLayoutEffect, useRef, useState } from "react";
+import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { CutStep, CuttingOut } from "../../api/cutting";
 import { useShelf } from "../../api/kits";
@@ -68,6 +68,7 @@ function Bench({ id }: { id: string }) {
   }
 
   useKeys({ go, done, back }, dialog === null);
+  const now = useFocusAfter(dialog !== null);
 
   if (!data) return <NoList id={id} problem={problem} />;
   const { steps, place, undone } = standing(data, at);
@@ -135,7 +136,9 @@ function Bench({ id }: { id: string }) {
       <Box
         component="section"
         aria-label="This step"
-        sx={{ p: 2, pt: 1, overflow: "auto", minHeight: 0, [small]: { order: 1 } }}
+        ref={now}
+        tabIndex={-1}
+        sx={{ p: 2, pt: 1, overflow: "auto", minHeight: 0, outline: 0, [small]: { order: 1 } }}
       >
         <StepNow key={step.key} data={data} step={step} isDone={isDone} />
         {all && (
@@ -316,6 +319,17 @@ function Bar({ first, last, isDone, act, onGo, onDone, onBack, onSpoiled, onElse
   );
 }
 
+/** Once what was asked is answered, the keys are for the step again, not for the button that asked. */
+function useFocusAfter(asked: boolean): React.RefObject<HTMLElement | null> {
+  const place = useRef<HTMLElement>(null);
+  const was = useRef(asked);
+  useEffect(() => {
+    if (was.current && !asked) place.current?.focus();
+    was.current = asked;
+  }, [asked]);
+  return place;
+}
+
 /** Arrows go on and back, space ticks off, the backspace key takes back; not while something is asked. */
 function useKeys(deeds: { go: (by: number) => void; done: () => void; back: () => void }, heard: boolean): void {
   const keys = useRef(deeds);
@@ -330,7 +344,8 @@ function useKeys(deeds: { go: (by: number) => void; done: () => void; back: () =
       if (pressed === "ArrowLeft") keys.current.go(-1);
       else if (pressed === "ArrowRight") keys.current.go(1);
       else if (pressed === "Backspace") keys.current.back();
-      else if ((pressed === " " || pressed === "Enter") && !target.closest("button, a")) keys.current.done();
+      else if ((pressed === " " || pressed === "Enter") && !target.closest("button:enabled, a"))
+        keys.current.done();
       else return;
       event.preventDefault();
     }

@@ -180,14 +180,14 @@ def _open(step: Open, sheet: CutSheet, ruler: Ruler) -> str:
         at = f"its centre {ruler.say(x)} from the left edge and {ruler.say(y)} from the top edge"
         what = "a hole" if hole.figure == "circle" else f"a {hole.figure}"
         return f"Punch {what} of {ruler.say(hole.width)} in piece {number}, {at}."
-    if hole.clipped and not all(map(ruler.on_mark, (hole.x, hole.y, hole.width, hole.height))):
-        return (
-            f"Cut out what is drawn inside piece {number}, along the template."  # as in an o: no ruler shows where
-        )
+    where = _where(hole.x, hole.y, hole.at, own, ruler)
+    if hole.clipped and not all(map(ruler.on_mark, (hole.width, hole.height))):
+        # As in an o: its size is no ruler's, the template shows it.
+        return f"Cut out what is drawn inside piece {number}, along the template, {where}."
     what = "an opening" if hole.is_straight else f"the {hole.figure}" if not hole.clipped else "the opening"
     size = ruler.say_size(hole.width, hole.height)
     by = "" if hole.is_straight else ", along the template"
-    return f"Cut {what} of {size} out of piece {number}{by}, {_where(hole.x, hole.y, hole.at, own, ruler)}."
+    return f"Cut {what} of {size} out of piece {number}{by}, {where}."
 
 
 def _slant(step: Slant, sheet: CutSheet, ruler: Ruler) -> str:
