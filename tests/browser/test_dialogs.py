@@ -10,7 +10,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Locator, Page, Route, expect
 
 from tests.browser.deeds import jpeg
 from tests.browser.test_screens import LIGHTS, demo, faults, window
@@ -77,6 +77,53 @@ def what_was_put_away(page: Page, _: Path) -> Locator:
     return page.get_by_role("dialog")
 
 
+def photographed(page: Page, folder: Path) -> Locator:
+    """One sheet's own photograph, with its corner marks."""
+    page.locator("[data-paper]").first.click()
+    page.get_by_role("button", name="Use a photograph of the sheet").first.click()
+    page.locator("[role=dialog] input[type=file]").set_input_files(jpeg(folder, "sheet.jpg", 900, 900))
+    page.get_by_role("button", name=re.compile("Corner upper left")).wait_for()
+    return page.get_by_role("dialog")
+
+
+def list_of(label: str, row: str | None = None) -> Opens:
+    """What a field offers while one types into it."""
+
+    def open_it(page: Page, _: Path) -> Locator:
+        if row:
+            page.locator(f"[data-row={row}]").click()
+        page.get_by_role("combobox", name=label).first.click()
+        return page.get_by_role("listbox")
+
+    return open_it
+
+
+def another_photo(page: Page, _: Path) -> Locator:
+    """Of many, one is looked for by how it looks: the demo's photos stand for many."""
+
+    def many(route: Route) -> None:
+        answer = route.fetch()
+        roll = answer.json()
+        one = roll[0]
+        more = [{**one, "saved": {**one["saved"], "id": f"{one['saved']['id']}-{k}"}} for k in range(80)]
+        route.fulfill(response=answer, json=roll + more)
+
+    page.route("**/api/photos", many)
+    page.reload()
+    page.locator("[data-row=heron]").click()
+    page.get_by_label("Photo: which").select_option("look for another …")
+    return page.get_by_role("dialog")
+
+
+def a_cell(page: Page, _: Path) -> Locator:
+    page.goto("/page")
+    page.get_by_role("link", name="Rain on the roof").first.click()
+    page.locator("[data-row=days]").click()
+    page.locator("[data-cell]").first.focus()
+    page.keyboard.press("Enter")
+    return page.get_by_role("menu")
+
+
 TABLE = "name,colour,zzz\nA,red,1\nB,,x\n"
 DIALOGS: dict[str, tuple[str, Opens]] = {
     "units and marks": ("/unpack", button("Units, marks, punches and what was put away", "presentation")),
@@ -94,6 +141,12 @@ DIALOGS: dict[str, tuple[str, Opens]] = {
     "put away": ("/unpack", what_was_put_away),
     "the keys": ("page", keys),
     "a mishap": ("cut", mishap),
+    "one sheet photographed": ("/unpack", photographed),
+    "patterns": ("/unpack", list_of("A side: pattern")),
+    "parts to add": ("page", list_of("Add to the page")),
+    "papers": ("page", list_of("Mat 1 paper", "heron")),
+    "another photo": ("page", another_photo),
+    "a cell": ("page", a_cell),
 }  # fmt: skip
 
 

@@ -51,11 +51,19 @@ export function PaperPicker({ label, value, onChange }: Props) {
         openOnFocus
         noOptionsText={shelf.length ? "No paper is called so." : "No paper is unpacked yet."}
         slotProps={{ popper: { style: { minWidth: 280 } }, listbox: { style: { maxHeight: 340 } } }}
+        renderGroup={({ key, group, children }) => (
+          <div key={key} role="group" aria-label={group}>
+            <Box aria-hidden sx={{ px: 2, py: 1, color: "text.secondary", fontSize: "0.85rem" }}>
+              {group}
+            </Box>
+            {children}
+          </div>
+        )}
         renderOption={({ key, ...props }, option) => (
           <Box component="li" key={key} {...props} sx={{ gap: 1.5, minHeight: 44 }}>
             <Swatch tile={option.tile} width={36} height={36} inches={3} />
             <Box sx={{ flex: 1 }}>{nameOf(option)}</Box>
-            <Box sx={{ color: "text.secondary", fontSize: "0.85rem" }}>{option.paper.count} there</Box>
+            <Box sx={{ fontSize: "0.85rem" }}>{option.paper.count} there</Box>
           </Box>
         )}
         renderInput={(params) => (
