@@ -1,18 +1,16 @@
 /** What is looked for by what is typed: in the menu, on the shelf. */
 import type { Offered } from "../api/usual";
 
-/** The entries whose words begin with what was typed, those whose own name does first. */
+/** The entries whose words begin with what was typed: those whose name does first, then those that have it as a word. */
 export function found(menu: readonly Offered[], typed: string): Offered[] {
   const asked = typed.trim().toLowerCase();
   if (!asked) return [...menu];
   const rank = ({ name, words }: Offered): number => {
     if (name.toLowerCase().startsWith(asked)) return 0;
-    const begins = (text: string) =>
-      text
-        .toLowerCase()
-        .split(/[\s,-]+/)
-        .some((word) => word.startsWith(asked));
-    return begins(name) ? 1 : begins(words) ? 2 : 9;
+    const all = wordsOf(`${name} ${words}`);
+    if (all.includes(asked)) return 1;
+    const begins = (text: string) => wordsOf(text).some((word) => word.startsWith(asked));
+    return begins(name) ? 2 : begins(words) ? 3 : 9;
   };
   return menu
     .map((entry) => ({ entry, rank: rank(entry) }))

@@ -16,6 +16,8 @@ from ulna.core.cutting import mishaps, progress, scraps
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
+from ulna.core.geometry.figures import Hole
+from ulna.core.geometry.rects import Rect
 from ulna.core.kit.book import PaperEntry, book
 from ulna.core.measure import ZERO, Ruler, inches, parse
 from ulna.core.page.plan import PagePlan
@@ -125,3 +127,21 @@ def test_what_is_left_can_make() -> None:
     assert found["strips of 12 × 1"] == 11
     assert found["foundations of 12 × 12"] == 0
     assert found["mats for 4 × 6"] == 3
+
+
+def test_what_a_sheet_with_a_hole_still_makes() -> None:
+    """Ink with a square of 4 cut out 1 1/2 from its left and 1 from its top edge, cut off below it: 12 × 5 is left.
+
+    Right of the hole 12 − 5 1/2 = 6 1/2 are whole, 5 high: one mat of 6 1/2 × 4 1/2, one of 4 1/2 × 3 1/2 (7 would not
+    go beside each other), no strip of 12 but the one above the hole.
+    """
+    ink = paper("ink", 1)
+    scrap = replace(ink, height=inches(5), holes=(Hole.of(Rect(parse("1 1/2"), inches(1), inches(4), inches(4))),))
+    found = {make.what: make.count for make in makes([scrap], Ruler())}
+    assert found["mat for 4 × 6"] == 1
+    assert found["mat for 3 × 4"] == 1
+    assert found["strip of 12 × 1"] == 1
+    middle = replace(ink, holes=(Hole.of(Rect(inches(3), inches(3), inches(6), inches(6))),))
+    found = {make.what: make.count for make in makes([middle], Ruler())}
+    assert found["strips of 12 × 1"] == 6, "three above and three below; between them they would be 3 long"
+    assert found["panels of 6 × 6"] == 0

@@ -1,15 +1,17 @@
 """What is left of a paper can make: how many mats for which prints, strips, foundations.
 
 Equal pieces are counted in each sheet and scrap on its own, cut edge to edge: columns or rows of them are split off,
-one way round or the other, and what is left is filled in turn.
+one way round or the other, and what is left is filled in turn. Round a hole the sheet is parted first.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import chain, product
 
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, Ruler, Unit, inches, mm
 from ulna.core.paper.shelf import Direction, Paper
 
@@ -31,7 +33,7 @@ class Make:
 
 def makes(papers: Iterable[Paper], ruler: Ruler) -> list[Make]:
     """Each on its own: how many could be cut from these sheets and scraps if nothing else were."""
-    there = [paper for paper in papers if paper.count and not paper.holes and paper.inside is None]
+    there = [paper for paper in papers if paper.count and paper.inside is None]
 
     def make(name: str, what: str, width: Length, height: Length) -> Make:
         count = _count(there, width, height)
@@ -51,10 +53,39 @@ def makes(papers: Iterable[Paper], ruler: Ruler) -> list[Make]:
 def _count(papers: Iterable[Paper], width: Length, height: Length) -> int:
     total = 0
     for paper in papers:
-        room = paper.usable
         turns = Direction.NONE in (paper.a.direction, paper.b.direction)
-        total += paper.count * fit(room.width.units, room.height.units, width.units, height.units, turns)
+        holes = tuple(hole.at for hole in paper.holes)[:MOST_HOLES]
+        total += paper.count * max(
+            sum(fit(room.width.units, room.height.units, width.units, height.units, turns) for room in rooms)
+            for rooms in round_holes(paper.usable, holes)
+        )
     return total
+
+
+MOST_HOLES = 4
+"""Round more than these the ways are not tried any more."""
+
+
+def round_holes(room: Rect, holes: tuple[Rect, ...]) -> Iterator[tuple[Rect, ...]]:
+    """The ways to part a sheet by cuts from edge to edge so that no part has a hole: those beside it first, or those
+    above and below it."""
+    hole = next((one for one in holes if one.meets(room)), None)
+    if hole is None:
+        yield (room,)
+        return
+    left, right = max(hole.x, room.x), min(hole.right, room.right)
+    top, bottom = max(hole.y, room.y), min(hole.bottom, room.bottom)
+    beside = _parts(((room.x, left, room.y, room.bottom), (right, room.right, room.y, room.bottom)))
+    across = _parts(((room.x, room.right, room.y, top), (room.x, room.right, bottom, room.bottom)))
+    between = _parts(((left, right, room.y, top), (left, right, bottom, room.bottom)))
+    amid = _parts(((room.x, left, top, bottom), (right, room.right, top, bottom)))
+    for parts in ((*beside, *between), (*across, *amid)):
+        ways = [list(round_holes(part, holes)) for part in parts]
+        yield from (tuple(chain.from_iterable(way)) for way in product(*ways))
+
+
+def _parts(spans: Iterable[tuple[Length, Length, Length, Length]]) -> list[Rect]:
+    return [Rect(x1, y1, x2 - x1, y2 - y1) for x1, x2, y1, y2 in spans if x1 < x2 and y1 < y2]
 
 
 @lru_cache(4_096)

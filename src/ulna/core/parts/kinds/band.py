@@ -175,7 +175,12 @@ def _band(begin: Beginning, way: Ends) -> Band:
 PART = Band
 TRAITS = Traits()
 MENU: tuple[Entry, ...] = (
-    Entry("Band, flush", "strips row even", "M3 5h18v3H3zM3 10h18v3H3zM3 15h18v3H3z", lambda b: _band(b, "flush")),
+    Entry(
+        "Band, flush",
+        "strip strips row even",
+        "M3 5h18v3H3zM3 10h18v3H3zM3 15h18v3H3z",
+        lambda b: _band(b, "flush"),
+    ),
     Entry(
         "Band, staggered",
         "strips alternate offset",

@@ -109,7 +109,7 @@ PART = WordStrips
 TRAITS = Traits(scales=("width",))
 MENU: tuple[Entry, ...] = (
     Entry(
-        "Strips of words",
+        "Words on strips",
         "text typed lines words journaling sentence",
         "M3 6h12v3H3zM3 11h17v3H3zM3 16h9v3H3z",
         lambda b: replace(
