@@ -15,7 +15,8 @@ from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.directions import says
 from ulna.core.cutting.steps import Open
 from ulna.core.measure import Ruler, inches
-from ulna.core.parts.kinds.title import Style, Title
+from ulna.core.parts.kinds.title import Title
+from ulna.core.parts.lettering import Style
 from ulna.core.parts.pieces import PaperChoice
 from ulna.formats.machine import as_dxf, as_svg
 

@@ -24,9 +24,10 @@ from ulna.core.parts.kinds.pocket import Pocket
 from ulna.core.parts.kinds.rounds import Rounds
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.tiles import Tiles
-from ulna.core.parts.kinds.title import Style, Title
+from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.kinds.words import Words
+from ulna.core.parts.lettering import Style
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place

@@ -16,7 +16,8 @@ from ulna.core.measure import inches
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
-from ulna.core.parts.kinds.title import CUT, Style, Swap, Title, longest, wanted
+from ulna.core.parts.kinds.title import Title, longest, wanted
+from ulna.core.parts.lettering import CUT, Style, Swap
 from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.words.alphabets import Alphabet, Letters, MeasuredWord
 

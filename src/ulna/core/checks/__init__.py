@@ -5,7 +5,23 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from typing import Any
 
-from ulna.core.checks import binding, bordered, letters, overhang, parted, seams, trim, unchosen, uncovered, under
+from ulna.core.checks import (
+    binding,
+    bordered,
+    busy_ground,
+    covered_letters,
+    letters,
+    on_faces,
+    overhang,
+    parted,
+    seams,
+    slight,
+    titles,
+    trim,
+    unchosen,
+    uncovered,
+    under,
+)
 from ulna.core.checks.lying import Lying
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
@@ -23,7 +39,12 @@ def told(
     yield from uncovered.told(pieces, ground)
     yield from bordered.told(plan, pieces, standing, ground)
     yield from seams.told(plan, pieces, standing, ground)
+    yield from titles.told(plan, standing, ground)
     yield from letters.told(plan, ground)
+    yield from covered_letters.told(plan, pieces, ground)
+    yield from on_faces.told(plan, pieces, standing, ground, placed_at)
+    yield from slight.told(plan, pieces, standing, ground)
+    yield from busy_ground.told(plan, pieces, standing, ground)
 
 
 def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:

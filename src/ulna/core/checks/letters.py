@@ -12,7 +12,8 @@ from dataclasses import replace
 from typing import Any
 
 from ulna.core.findings import Finding, Remedy
-from ulna.core.parts.kinds.title import CUT, Style, Swap, Title, taken, wanted
+from ulna.core.parts.kinds.title import Title, taken, wanted
+from ulna.core.parts.lettering import CUT, Style, Swap
 from ulna.core.parts.pieces import Ground
 from ulna.core.words.alphabets import Letters, says
 from ulna.core.words.faces import TURNS, stands_for

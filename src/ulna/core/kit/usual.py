@@ -18,7 +18,7 @@ from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.tiles import Taken
-from ulna.core.parts.kinds.title import Style
+from ulna.core.parts.lettering import Style
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
 from ulna.core.parts.pieces import PaperChoice

@@ -15,6 +15,7 @@ from dataclasses import dataclass, replace
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches
+from ulna.core.parts.faces_seen import faces_seen
 from ulna.core.parts.inside import changed
 from ulna.core.parts.kinds import Part, traits
 from ulna.core.parts.pieces import Ground, Piece
@@ -94,11 +95,7 @@ def _what_matters(piece: Piece, ground: Ground) -> list[Matter]:
     def across(share: float) -> Length:
         return Length(round(start + (share - crop.x) / crop.width * window.width.units))
 
-    found: list[Matter] = []
-    for face in photo.framing.faces:
-        (x1, x2), (y1, y2) = face.spans(photo.pixels)
-        if x2 > crop.x and x1 < crop.x + crop.width and y2 > crop.y and y1 < crop.y + crop.height:
-            found.append((across(x1), across(x2), "A face"))
+    found: list[Matter] = [(face.left, face.right, "A face") for face in faces_seen(piece, ground)]
     if photo.framing.focal_x is not None:
         at = across(photo.framing.focal_x)
         found.append((at, at, "The focal point"))

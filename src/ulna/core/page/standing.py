@@ -123,6 +123,11 @@ def _standing(
             at = places.centred_at(point, built.width, built.height, ground.ruler)
             return Standing(part, built, says, at, room, findings=tuple(findings))
     box, moved = places.position(place, built.width, built.height, in_x, in_y, ground.ruler)
+    gutter = format.gutter
+    if gutter is not None and traits(part).steps_off_fold and box.x < gutter < box.right:
+        # What lies left of the fold stays where it is; the part grows to the right.
+        built, _ = work_out(part, ground.folded(gutter - box.x), room)
+        box = Rect(box.x, box.y, built.width, built.height)
     return Standing(part, built, says, box, room, moved, tuple(findings))
 
 

@@ -205,6 +205,7 @@ class Piece:
 class Ground:
     """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, house rule.
 
+    `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it.
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
     """
@@ -217,12 +218,17 @@ class Ground:
     hands: Mapping[str, Hand]
     punches: tuple[Punch, ...] = ()
     gut: GutRule = "when it saves a sheet"
+    fold: Length | None = None
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
     def changed(self, **values: Any) -> Ground:
         """Another ground: nothing that was worked out on this one holds there."""
         return replace(self, **values, worked={}, placed={})
+
+    def folded(self, at: Length) -> Ground:
+        """The same ground as a part sees it that the fold goes through there."""
+        return replace(self, fold=at)
 
     def says(self, choice: PaperChoice) -> str:
         """A paper choice in words: its name and side, whether it lies turned, and how stripes run then."""

@@ -1,7 +1,9 @@
 """Letters set in lines: which letter stands where, before anything is cut or stuck.
 
 A line is the widths of its letters and the gaps between them; lines hang below each other by the lowest of the one
-above and a gap, which may be less than nothing where a row is tucked behind another.
+above and a gap, which may be less than nothing where a row is tucked behind another. Nested lines come as near as
+their letters do: a descender goes into a gap of the row below. No letter stands on a fold: it steps to the far side of
+it, and what follows with it.
 """
 
 from __future__ import annotations
@@ -22,7 +24,7 @@ Form = Literal["straight", "slope", "arc", "staggered"]
 class Letter:
     """A letter in inches: `x`, `y` is the corner of the box of what is inked, `cap` the height of its capitals, `wide`
     by how much it is wider than its face has it. It is the `number`th of the text, spaces counted, and belongs to a
-    `word`; `angle` turns it clockwise about the middle of its box."""
+    `word` and a `line`; `angle` turns it clockwise about the middle of its box."""
 
     character: str
     number: int
@@ -33,6 +35,7 @@ class Letter:
     x: float = 0.0
     y: float = 0.0
     angle: float = 0.0
+    line: int = 0
 
     @property
     def width(self) -> float:
@@ -54,8 +57,9 @@ class Letter:
 
 @dataclass(frozen=True, slots=True)
 class Spacing:
-    """Inches between letters, between words, and between lines; of a form that is not straight how much it rises over
-    the longest line (slope, arc) or goes up and down (staggered, by a seed)."""
+    """Inches between letters, between words, and between lines, `nested` between what is inked of them; of a form that
+    is not straight how much it rises over the longest line (slope, arc) or goes up and down (staggered, by a seed).
+    `fold` is where the spread is folded, if it goes through the lines."""
 
     letters: float
     words: float
@@ -64,6 +68,12 @@ class Spacing:
     form: Form = "straight"
     rise: float = 0.0
     seed: int = 0
+    nested: bool = False
+    fold: float | None = None
+
+
+OFF_FOLD = 1 / 8
+"""Inches that a letter keeps off the fold, to either side."""
 
 
 def lay(lines: Sequence[Sequence[Letter | None]], spacing: Spacing, mark: Callable[[float], float]) -> list[Letter]:
@@ -71,20 +81,68 @@ def lay(lines: Sequence[Sequence[Letter | None]], spacing: Spacing, mark: Callab
     widths = [length(line, spacing, mark) for line in lines]
     widest = max(widths, default=0.0)
     found, down = list[Letter](), 0.0
-    for line, width in zip(lines, widths, strict=True):
+    for n, (line, width) in enumerate(zip(lines, widths, strict=True)):
         letters = [one for one in line if one is not None]
         if not letters:
             continue
-        rise = -min(one.top for one in letters)
-        base = down + rise
         x = {"left": 0.0, "centre": mark((widest - width) / 2), "right": widest - width}[spacing.align]
+        base = down - min(one.top for one in letters)
+        row = list[Letter]()
         for k, one in enumerate(line):
             if one is not None:
-                found.append(replace(one, x=x, y=base + one.top))
+                x = _off_fold(x, one.width, spacing, mark)
+                row.append(replace(one, x=x, y=base + one.top, line=n))
             x += _step(line, k, spacing, mark)
-        lowest = max(one.top + one.height for one in letters)
-        down = mark(base + lowest + spacing.lines)
+        if spacing.nested and found:
+            row = _nearer(found, row, spacing.lines, mark)
+        down = mark(max(one.y + one.height for one in row) + spacing.lines)
+        found += row
     return _formed(found, widest, spacing)
+
+
+def _off_fold(x: float, width: float, spacing: Spacing, mark: Callable[[float], float]) -> float:
+    """Where a letter that would stand at x does stand."""
+    fold = spacing.fold
+    if fold is None or x >= fold + OFF_FOLD or x + width <= fold - OFF_FOLD:
+        return x
+    return mark(fold + OFF_FOLD)
+
+
+COLUMN = 1 / 32
+"""Inches: so wide are the columns in which two lines are held against each other."""
+
+
+def _nearer(above: list[Letter], row: list[Letter], gap: float, mark: Callable[[float], float]) -> list[Letter]:
+    """A row as near to the one above as what is inked of both allows: `gap` inches between them, down and across."""
+    lowest, highest = _profile(above, lowest=True), _profile(row, lowest=False)
+    beside = range(-max(0, round(gap / COLUMN)), max(0, round(gap / COLUMN)) + 1)
+    free = [highest[column] - lowest[column + by] for column in highest for by in beside if column + by in lowest]
+    if not free:
+        return row
+    up = min(free) - gap
+    top = min(one.y for one in above)
+    up = min(up, min(one.y for one in row) - top)
+    return [replace(one, y=mark(one.y - up - one.top) + one.top) for one in row]
+
+
+def _profile(row: list[Letter], lowest: bool) -> dict[int, float]:
+    """How far down what is inked reaches in each column, or how far up."""
+    found: dict[int, float] = {}
+    for one in row:
+        left, top, _, _ = one.glyph.box
+        for bit in one.glyph.bits:
+            line = [(one.x + (x - left) * one.cap * one.wide, one.y + (y - top) * one.cap) for x, y in bit.outline]
+            for (x1, y1), (x2, y2) in zip(line, line[1:] + line[:1], strict=True):
+                if x1 > x2:
+                    x1, y1, x2, y2 = x2, y2, x1, y1
+                for column in range(math.floor(x1 / COLUMN), math.floor(x2 / COLUMN) + 1):
+                    ends = (max(x1, column * COLUMN), min(x2, (column + 1) * COLUMN))
+                    ys = (y1, y2) if x2 - x1 < 1e-9 else tuple(y1 + (y2 - y1) * (x - x1) / (x2 - x1) for x in ends)
+                    here = max(ys) if lowest else min(ys)
+                    known = found.get(column)
+                    if known is None or (here > known if lowest else here < known):
+                        found[column] = here
+    return found
 
 
 def length(line: Sequence[Letter | None], spacing: Spacing, mark: Callable[[float], float]) -> float:

@@ -104,7 +104,7 @@ def traits(part: Part) -> Traits:
 
 def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
     """A part worked out at the origin on what it lies on, and as people say it with its values, without its place."""
-    key = part, room.width, room.height
+    key = part, room.width, room.height, ground.fold
     found = ground.worked.get(key)
     if found is None:
         if len(ground.worked) > MOST_WORKED:

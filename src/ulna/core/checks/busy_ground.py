@@ -1,0 +1,42 @@
+"""Words that are written straight on a photo or on a lively or busy paper: they are hard to read there, and want a
+block of paper of their own."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import replace
+from typing import Any
+
+from ulna.core.findings import Finding, Remedy
+from ulna.core.geometry.rects import Rect
+from ulna.core.parts.kinds.words import Words
+from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+
+LIVELY = 2
+
+
+def told(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground) -> Iterator[Finding]:
+    order = {part.id: k for k, part in enumerate(plan.parts)}
+    for part in plan.parts:
+        box = standing[part.id].box
+        if not isinstance(part, Words) or part.paper is not None or box is None:
+            continue
+        under = [piece for piece in pieces if order.get(piece.part, 0) < order[part.id] and piece.rect.meets(box)]
+        what = _hard_to_read(under, box, ground)
+        if what:
+            says = f"The words lie on {what}, where they are hard to read."
+            own = replace(part, paper=PaperChoice())
+            yield Finding("words-busy", "warn", part.id, says, (Remedy("On a block of paper of their own", own),))
+
+
+def _hard_to_read(under: Sequence[Piece], box: Rect, ground: Ground) -> str:
+    """What of what is seen under the words is no quiet ground, from the top; what is quite hidden does not count."""
+    for piece in reversed(under):
+        paper = ground.shelf.papers.get(piece.choice.paper or "")
+        if piece.role == "print":
+            return piece.name
+        if paper is not None and paper.face(piece.choice.side).busy >= LIVELY:
+            return f"{paper.name}, which is {'busy' if paper.face(piece.choice.side).busy > LIVELY else 'lively'}"
+        if piece.rect.contains(box) and not piece.outline and not piece.holes:
+            return ""
+    return ""

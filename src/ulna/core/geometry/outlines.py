@@ -1,0 +1,97 @@
+"""What is made of outlines that are no simple figures: grown, joined, cut out of each other, how much two share.
+
+Letters are such outlines. Shapely does the geometry; here it is said in polygons in inches, corners clockwise, y
+downward.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from functools import lru_cache
+
+from shapely import Geometry, MultiPolygon, box, unary_union
+from shapely.geometry import Polygon as Area
+from shapely.geometry.polygon import orient
+
+from ulna.core.geometry.polygons import NEGLIGIBLE, Polygon
+
+ROUND = 6
+"""Into so many short lines a quarter of a round corner is drawn out."""
+SMOOTH = 1 / 500
+"""In inches: corners that are nearer than this to a straight line are left out."""
+
+
+@lru_cache(4_096)
+def grown(outline: Polygon, by: float) -> Polygon:
+    """The outline wider by so much all round, its corners round; of what hangs together the largest part where `by` is
+    less than nothing. Empty where nothing is left."""
+    parts = _parts(Area(outline).buffer(by, quad_segs=ROUND).simplify(SMOOTH))
+    return _ring(max(parts, key=lambda part: part.area)) if parts else ()
+
+
+def joined(outlines: Iterable[Polygon], by: float = 0.0) -> list[Polygon]:
+    """The outer outlines of all of these together, each wider by so much; those that touch become one."""
+    whole = unary_union([Area(one).buffer(by, quad_segs=ROUND) for one in outlines])
+    return [_ring(part) for part in _parts(whole.simplify(SMOOTH))]
+
+
+def closed(outlines: Iterable[Polygon], by: float, gap: float) -> list[Polygon]:
+    """As `joined`, with gaps of up to twice `gap` between what is joined closed as well."""
+    whole = unary_union([Area(one).buffer(by + gap, quad_segs=ROUND) for one in outlines]).buffer(-gap)
+    return [_ring(part) for part in _parts(whole.simplify(SMOOTH))]
+
+
+def hull(outlines: Iterable[Polygon], by: float) -> Polygon:
+    """Round all of these like a string, and so much wider."""
+    return _ring(unary_union([Area(one) for one in outlines]).convex_hull.buffer(by, quad_segs=ROUND))
+
+
+def less(outline: Polygon, taken: Sequence[Polygon]) -> list[Polygon]:
+    """What is left of an outline once these are taken out of it, by the outer outlines of what hangs together."""
+    left = Area(outline).difference(unary_union([Area(one) for one in taken]))
+    return [_ring(part) for part in _parts(left)]
+
+
+def common(one: Polygon, other: Polygon) -> float:
+    """The area in square inches that two outlines share."""
+    return float(_sound(one).intersection(_sound(other)).area)
+
+
+def distance(one: Polygon, other: Polygon) -> float:
+    """In inches how near two outlines come to each other; nothing where they touch or overlap."""
+    return float(Area(one).distance(Area(other)))
+
+
+def largest_box(outline: Polygon, wide: float, high: float, least: float) -> tuple[float, float, float] | None:
+    """The largest box of the shape `wide` × `high` that lies in an outline: its corner, and its size as a factor.
+    None where it would be smaller than `least` × its shape. Its middle is looked for on a grid of 24 × 24."""
+    area = Area(outline)
+    left, top, right, bottom = area.bounds
+    best: tuple[float, float, float] | None = None
+    for i in range(1, 24):
+        for j in range(1, 24):
+            x, y = left + (right - left) * i / 24, top + (bottom - top) * j / 24
+            scale = best[2] if best else least
+            while True:
+                w, h = wide * scale / 2, high * scale / 2
+                if not area.contains(box(x - w, y - h, x + w, y + h)):
+                    break
+                best = x - w, y - h, scale
+                scale *= 1.04
+    return best
+
+
+@lru_cache(4_096)
+def _sound(outline: Polygon) -> Geometry:
+    """As an area whose lines do not cross."""
+    area = Area(outline)
+    return area if area.is_valid else area.buffer(0)
+
+
+def _parts(shape: Geometry) -> list[Area]:
+    parts = shape.geoms if isinstance(shape, MultiPolygon) else [shape]
+    return [part for part in parts if isinstance(part, Area) and part.area > NEGLIGIBLE]
+
+
+def _ring(part: Area) -> Polygon:
+    return tuple((float(x), float(y)) for x, y in orient(part).exterior.coords[:-1])
