@@ -9,6 +9,8 @@ from pydantic import BaseModel
 from ulna.api.at_home import AtHome
 from ulna.core.errors import FieldError
 from ulna.core.page.plan import PagePlan
+from ulna.core.page.regions import offers
+from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.words import Words, to_rule_by
 from ulna.core.words.faces import FaceName
 from ulna.core.words.writing import SAMPLE
@@ -52,6 +54,24 @@ def get_face(name: FaceName) -> FileResponse:
 def get_sample() -> Sample:
     """What is written to measure a hand."""
     return Sample(text=SAMPLE)
+
+
+class RegionOut(BaseModel):
+    """A place for words on the page, and the part as it would be there, or why it would not."""
+
+    name: str
+    part: Doc[Part] | None
+    why_not: str
+
+
+@router.post("/regions")
+def list_regions(asked: LinesAsked, home: AtHome) -> list[RegionOut]:
+    """Where a title or a block of words may go on its page: thirds, edges, gaps, cells, on what they can stand on."""
+    ground = home.ground(asked.page.format, asked.id)
+    return [
+        RegionOut(name=one.name, part=one.part, why_not=one.why_not)
+        for one in offers(asked.page, asked.part, ground)
+    ]
 
 
 @router.post("/lines")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 
 import pytest
@@ -10,10 +11,12 @@ from hypothesis import strategies as st
 
 from tests.core.examples import ground, paper
 from ulna.core.findings import Finding
-from ulna.core.measure import inches, mm, text
+from ulna.core.geometry import polygons
+from ulna.core.geometry.figures import outline
+from ulna.core.measure import inches, mm, parse, text
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
-from ulna.core.parts.kinds.words import Words, to_rule_by
+from ulna.core.parts.kinds.words import Words, set_lines, to_rule_by
 from ulna.core.parts.kinds.wordstrips import WordStrips
 from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.words.writing import SAMPLE, Hand, Measure, broken, words_that_fit
@@ -121,9 +124,18 @@ def test_what_is_too_long_says_by_how_many_lines_and_everything_offered_does() -
     at = on(TEN_AN_INCH, replace(TEN_AN_INCH, id="s", name="small", sample=TEN_AN_INCH.sample.part(1, 2)))
     (found,) = told(words, at)
     assert found.sentence == "It takes 1 line more than go into 1/2."
-    assert [one.says for one in found.remedies][:2] == ["Lines 1/8 apart", "Leave out “It is still.”"]
+    assert [one.says for one in found.remedies] == [
+        "Lines 1/8 apart",
+        "A column more, 2 1/4 wide in all",
+        "The rest on the back of the page",
+        "The rest on a tag tucked behind",
+        "Leave out “It is still.”",
+        "Written in “small”",
+        "As high as it takes",
+    ]
     for one in found.remedies:
-        assert isinstance(one.part, Words) and not told(one.part, at)
+        assert isinstance(one.part, Words)
+        assert {f.code for f in told(one.part, at)} <= {"no-paper"}, "a tag asks for its paper"
 
 
 @pytest.mark.parametrize("text", ["", "   ", "\n\n", "\u05e9\u05dc\u05d5\u05dd", "\N{UMBRELLA}" * 50])
@@ -171,3 +183,63 @@ def test_strips_of_nothing_and_of_too_much_are_told() -> None:
 def test_a_hand_that_is_not_measured_here_is_told() -> None:
     for part in (replace(STRIPS, hand="lost"), Words("w", "a", hand="lost")):
         assert any(f.code == "hand-gone" for f in evaluate(PagePlan("p", parts=(part,)), on()).findings)
+
+
+# ---- in a shape, elsewhere, the story ------------------------------------------------------------------
+
+
+@pytest.mark.parametrize("shape", ["circle", "hexagon", "tag", "on the tip", "heart", "arch", "banner"])
+def test_lines_of_a_shape_stay_within_it(shape: str) -> None:
+    """Every corner of the room of every line, from where its letters begin to where it stands, lies in the outline."""
+    words = Words("w", "the heron waits " * 60, width=inches(4), height=inches(4), shape=shape)  # type: ignore[arg-type]
+    line = polygons.moved(outline(words.shape, 4, 4), 0, 0)
+    lines, over = set_lines(words, on())
+    assert lines and over
+    for one in lines:
+        for x in (one.left + 1e-3, one.left + one.wide - 1e-3):
+            for y in (one.down - 0.24, one.down - 0.01):
+                assert polygons.inside((x, y), line), (shape, one)
+        assert one.line.width <= one.wide + 1e-6
+
+
+def test_a_circle_has_its_longest_line_in_the_middle() -> None:
+    """A circle of 4 in, lines 1/4 apart: the line that stands at 2 1/4 has its letters between 2 and 2 1/4, where the
+    circle is 2 × √(2² − 1/4²) = 3.97 in wide."""
+    words = Words("w", "the heron waits " * 20, width=inches(4), height=inches(4), shape="circle")
+    lines, _ = set_lines(words, on())
+    (middle,) = [one for one in lines if one.down == pytest.approx(2.25)]
+    assert middle.wide == pytest.approx(2 * math.sqrt(4 - 1 / 16), abs=0.02)
+
+
+@given(st.text("abc .\n", max_size=200), st.sampled_from(["circle", "rectangle"]))
+def test_what_has_no_room_goes_on_elsewhere_and_nothing_is_lost(text: str, shape: str) -> None:
+    words = Words("w", text, width=inches(1), height=inches(1), elsewhere="back", shape=shape)  # type: ignore[arg-type]
+    lines, over = set_lines(words, on())
+    set_down = "".join(one.line.text for one in lines) + over
+    assert "".join(set_down.split()) == "".join(text.split())
+
+
+def test_the_rest_goes_on_a_tag_that_is_cut_for_it() -> None:
+    """Ten letters an inch on 1 in: two lines of 1/4 in 1/2 in; "It is still." are two more, on a tag 3/4 long."""
+    words = Words("w", "The heron waits. It is still.", width=inches(1), height=inches(0, 1, 2), elsewhere="tag")
+    page = evaluate(PagePlan("p", parts=(words,)), on(TEN_AN_INCH))
+    (tag,) = page.pieces
+    assert (tag.role, tag.rect.width, tag.rect.height) == ("card", inches(1), inches(0, 1, 2))
+    assert page.parts[0].arithmetic.startswith("6 words, 2 lines 1/4 apart; the last")
+
+
+def test_the_first_line_stands_where_a_card_has_it() -> None:
+    """A card whose first line is 3/4 from its top, the others 5/16 apart: 3/4, 1 1/16, 1 3/8."""
+    words = Words(
+        "w", "the heron waits by the lock", width=inches(1), first=inches(0, 3, 4), pitch=inches(0, 5, 16)
+    )
+    downs = [one.down for one in to_rule_by(words, on())]
+    assert downs == [parse(one) for one in ("3/4", "1 1/16", "1 3/8")]
+
+
+def test_the_story_is_the_same_text_everywhere() -> None:
+    """Words that tell it have it, and change with it."""
+    words = Words("w", "something else", tells=True)
+    page = PagePlan("p", story="It rained.", parts=(words,))
+    assert page.part("w") == replace(words, text="It rained.")
+    assert replace(page, story="It poured.").part("w") == replace(words, text="It poured.")

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated, ClassVar
 
 from ulna.core.errors import NotOnShelf
 from ulna.core.page_formats import PageFormat, of_kind
 from ulna.core.parts.inside import every
 from ulna.core.parts.kinds import Part
+from ulna.core.parts.kinds.words import Words
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Id, Many, Text, Title, Whole
 
@@ -42,7 +43,8 @@ class Keep:
 
 @dataclass(frozen=True, slots=True)
 class PagePlan:
-    """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+    """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
+    tell the page's story have its text, whatever they had.
 
     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
     back for it.
@@ -56,6 +58,14 @@ class PagePlan:
     groups: Annotated[tuple[Group, ...], Many(MOST_PARTS)] = ()
     gutting: Annotated[tuple[Gutting, ...], Many(MOST_PARTS)] = ()
     keeps: Annotated[tuple[Keep, ...], Many(MOST_PARTS)] = ()
+
+    def __post_init__(self) -> None:
+        if any(isinstance(part, Words) and part.tells and part.text != self.story for part in self.parts):
+            parts = (
+                replace(part, text=self.story) if isinstance(part, Words) and part.tells else part
+                for part in self.parts
+            )
+            object.__setattr__(self, "parts", tuple(parts))
 
     def part(self, id: str) -> Part:
         """Raises `NotOnShelf`."""

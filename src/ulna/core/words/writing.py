@@ -6,7 +6,8 @@ A hand is measured once: the sample is written on ruled paper, and its length an
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections import deque
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
@@ -68,31 +69,51 @@ class Measure:
 
 @dataclass(frozen=True, slots=True)
 class WrittenLine:
-    """A line and how long it comes out, in inches; `ends` a paragraph or not."""
+    """A line and how long it comes out, in inches; whether it `ends` its paragraph, and the how-manieth that is."""
 
     text: str
     width: float
     ends: bool = False
+    paragraph: int = 0
+
+
+def flowed(text: str, wide: Callable[[int], float | None], measure: Measure) -> tuple[list[WrittenLine], str]:
+    """Lines of so many words as go on each, where line k is `wide(k)` inches, and what is left of the text where that
+    is None: there is no such line. Paragraphs are kept; a word that is longer than its line is broken where it reaches
+    the edge. Text in is text out: only the spaces at the breaks are gone."""
+    found, paragraphs = list[WrittenLine](), text.split("\n")
+    for n, paragraph in enumerate(paragraphs):
+        waiting = deque(paragraph.split())
+        while waiting or not (found and found[-1].ends and found[-1].paragraph == n):
+            width = wide(len(found))
+            if width is None:
+                return found, "\n".join([" ".join(waiting), *paragraphs[n + 1 :]])
+            row = _row(waiting, width + 1e-9, measure)
+            found.append(WrittenLine(row, measure.wide(row), not waiting, n))
+    return found, ""
+
+
+def _row(waiting: deque[str], width: float, measure: Measure) -> str:
+    """As many of the words that wait as go on a line, and of one that is too long alone as much of it as does."""
+    row = ""
+    while waiting:
+        longer = f"{row} {waiting[0]}" if row else waiting[0]
+        if measure.wide(longer) > width:
+            break
+        row = longer
+        waiting.popleft()
+    if not row and waiting:
+        word = waiting.popleft()
+        fits = max(1, next((k for k in range(len(word), 0, -1) if measure.wide(word[:k]) <= width), 1))
+        row = word[:fits]
+        if word[fits:]:
+            waiting.appendleft(word[fits:])
+    return row
 
 
 def broken(text: str, width: float, measure: Measure) -> list[WrittenLine]:
-    """Lines that go into a width, as many words on each as do; paragraphs as typed. A word that is longer than the
-    width is broken where it reaches the edge. Text in is text out: only the spaces at the breaks are gone."""
-    found = list[WrittenLine]()
-    for paragraph in text.split("\n"):
-        row = ""
-        for word in paragraph.split():
-            longer = f"{row} {word}" if row else word
-            if row and measure.wide(longer) > width + 1e-9:
-                found.append(WrittenLine(row, measure.wide(row)))
-                longer = word
-            while measure.wide(longer) > width + 1e-9 and len(longer) > 1:
-                fits = max(1, next((k for k in range(len(longer), 0, -1) if measure.wide(longer[:k]) <= width), 1))
-                found.append(WrittenLine(longer[:fits], measure.wide(longer[:fits])))
-                longer = longer[fits:]
-            row = longer
-        found.append(WrittenLine(row, measure.wide(row), ends=True))
-    return found
+    """Lines that go into a width, however many they are."""
+    return flowed(text, lambda _: width, measure)[0]
 
 
 def columns(lines: Sequence[WrittenLine], count: int) -> list[list[WrittenLine]]:
