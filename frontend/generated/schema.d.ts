@@ -1358,6 +1358,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/words/{part}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Words As Pdf
+         * @description Words at true size: a test to hold against a card, the words alone, or a strip to rule by.
+         */
+        get: operations["words_as_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parcels": {
         parameters: {
             query?: never;
@@ -2017,6 +2037,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/regions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Regions
+         * @description Where a title or a block of words may go on its page: thirds, edges, gaps, cells, on what they can stand on.
+         */
+        post: operations["list_regions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sample": {
         parameters: {
             query?: never;
@@ -2386,14 +2426,14 @@ export interface components {
             near?: string | null;
             on?: ("left" | "right" | "spread") | null;
             page: components["schemas"]["Recipe-Input"];
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
         /**
          * @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. `told` is
          *     what is to be known of it.
          */
         Added: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
             under: string | null;
@@ -2942,9 +2982,13 @@ export interface components {
              */
             top: string;
         };
-        /** @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on. */
+        /**
+         * @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
+         *     lines to write on that it has.
+         */
         "Card-Input": {
             at: components["schemas"]["OnSheet"];
+            lines?: components["schemas"]["CardLines-Input"] | null;
             name: string;
             /**
              * @default A
@@ -2952,15 +2996,83 @@ export interface components {
              */
             side: "A" | "B";
         };
-        /** @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on. */
+        /**
+         * @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
+         *     lines to write on that it has.
+         */
         "Card-Output": {
             at: components["schemas"]["OnSheet"];
+            lines: components["schemas"]["CardLines-Output"] | null;
             name: string;
             /**
              * @default A
              * @enum {string}
              */
             side: "A" | "B";
+        };
+        /**
+         * @description The lines that a card is printed with, as measured on it once: the `first` one from its top, how far they are
+         *     `apart`, and from where to where one writes, counted from its left and right edge.
+         */
+        "CardLines-Input": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            first: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            left: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            right: string;
+        };
+        /**
+         * @description The lines that a card is printed with, as measured on it once: the `first` one from its top, how far they are
+         *     `apart`, and from where to where one writes, counted from its left and right edge.
+         */
+        "CardLines-Output": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            first: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            left: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            right: string;
         };
         /**
          * @description Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
@@ -3453,6 +3565,84 @@ export interface components {
             undo: string | null;
             version: number;
         };
+        /** @description `text` as it is put down, or a place that is kept for it; stamped figures are `high`, what is written is as large as its `hand` writes. */
+        "DatePart-Input": {
+            hand?: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 5/32 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            high: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "date";
+            /**
+             * @default stamped
+             * @enum {string}
+             */
+            made: "stamped" | "written" | "printed";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /** @default  */
+            text: string;
+        };
+        /** @description `text` as it is put down, or a place that is kept for it; stamped figures are `high`, what is written is as large as its `hand` writes. */
+        "DatePart-Output": {
+            hand: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 5/32 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            high: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "date";
+            /**
+             * @default stamped
+             * @enum {string}
+             */
+            made: "stamped" | "written" | "printed";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /** @default  */
+            text: string;
+        };
         /**
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
          * @enum {string}
@@ -3752,7 +3942,7 @@ export interface components {
             part: string;
         };
         Filled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
         };
@@ -5032,7 +5222,7 @@ export interface components {
             box: components["schemas"]["Rect"];
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         OfferOut: {
             /**
@@ -5058,7 +5248,7 @@ export interface components {
         /** @description An entry of the menu, and the part as it begins. */
         Offered: {
             name: string;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             picture: string;
             words: string;
         };
@@ -5266,6 +5456,44 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        /** @description The sheet that the letters are cut out of, what it leaves round them, and whether bridges hold the counters. */
+        "Openings-Input": {
+            /** @default true */
+            bridges: boolean;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            sheet: components["schemas"]["PaperChoice-Input"];
+        };
+        /** @description The sheet that the letters are cut out of, what it leaves round them, and whether bridges hold the counters. */
+        "Openings-Output": {
+            /** @default true */
+            bridges: boolean;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/2 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            margin: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            sheet: components["schemas"]["PaperChoice-Output"];
         };
         /** @description The page or spread that the pieces are laid on; `width` × `height` is one page of it. */
         Page: {
@@ -5893,6 +6121,17 @@ export interface components {
             sentence: string;
             /** @default [] */
             spots: components["schemas"]["CellSpot"][];
+        };
+        /** @description A strip, counted from 1, that is cut in two after so many of its words, and the gap that is left between. */
+        Parting: {
+            after: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            gap: string;
+            strip: number;
         };
         /** @description Lays parts of one recipe, the `source`, on another one. */
         PasteAsked: {
@@ -6911,7 +7150,7 @@ export interface components {
             part: string;
         };
         Pulled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /** @description `figure` is what it cuts, by its name as a tile or a shape; `size` across. */
@@ -6939,7 +7178,8 @@ export interface components {
             what?: ("photo" | "paper" | "tile" | "card" | "title" | "words" | "empty" | "open" | "closed") | null;
         };
         /**
-         * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+         * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
+         *     tell the page's story have its text, whatever they had.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it.
@@ -6964,12 +7204,13 @@ export interface components {
             keeps: components["schemas"]["Keep-Input"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
             /** @default  */
             story: string;
         };
         /**
-         * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward.
+         * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
+         *     tell the page's story have its text, whatever they had.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it.
@@ -6994,7 +7235,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Output"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"])[];
+            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default  */
             story: string;
         };
@@ -7036,10 +7277,16 @@ export interface components {
             page: components["schemas"]["Recipe-Output"];
             told: string[];
         };
+        /** @description A place for words on the page, and the part as it would be there, or why it would not. */
+        RegionOut: {
+            name: string;
+            part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
+            why_not: string;
+        };
         /** @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. */
         Remedy: {
             pages: number | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /**
@@ -7285,7 +7532,10 @@ export interface components {
             pages: string[];
             version: number;
         };
-        /** @description How a household measures, its rules, and what it punches with. */
+        /**
+         * @description How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
+         *     print came out so much too low and too far right: `printed_low`, `printed_right`.
+         */
         "Settings-Input": {
             /**
              * @default when it saves a sheet
@@ -7333,6 +7583,30 @@ export interface components {
              * @enum {string}
              */
             mark: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            printed_low: string;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            printed_right: string;
+            /**
+             * @default [
+             *       "Who is it?",
+             *       "What happened?",
+             *       "When was it?",
+             *       "Where was it?",
+             *       "Why do you want to keep it?"
+             *     ]
+             */
+            prompts: string[];
             /** @default [] */
             punches: components["schemas"]["Punch"][];
             /**
@@ -7346,7 +7620,10 @@ export interface components {
              */
             zero: "left" | "centre";
         };
-        /** @description How a household measures, its rules, and what it punches with. */
+        /**
+         * @description How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
+         *     print came out so much too low and too far right: `printed_low`, `printed_right`.
+         */
         "Settings-Output": {
             /**
              * @default when it saves a sheet
@@ -7394,6 +7671,30 @@ export interface components {
              * @enum {string}
              */
             mark: "1/8 in" | "1/16 in" | "1/32 in" | "1 mm" | "0.5 mm";
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            printed_low: string;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            printed_right: string;
+            /**
+             * @default [
+             *       "Who is it?",
+             *       "What happened?",
+             *       "When was it?",
+             *       "Where was it?",
+             *       "Why do you want to keep it?"
+             *     ]
+             */
+            prompts: string[];
             /** @default [] */
             punches: components["schemas"]["Punch"][];
             /**
@@ -7755,7 +8056,10 @@ export interface components {
             depth: string;
             edge: components["schemas"]["Edge"];
         };
-        /** @description What letters are taken from: an alphabet on the shelf, or cut from `papers` in a face at a cap height. */
+        /**
+         * @description What letters are taken from: an alphabet on the shelf; else they are made in a face at a cap height, cut from
+         *     `papers` or set down in an `ink`. `takes` is the side of the square that a letter punch wants for each.
+         */
         "Style-Input": {
             alphabet?: string | null;
             /**
@@ -7770,6 +8074,13 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default #2b3138 */
+            ink: string;
+            /**
+             * @default cut
+             * @enum {string}
+             */
+            made: "cut" | "stamped" | "written" | "printed";
             /**
              * @default [
              *       {
@@ -7779,8 +8090,12 @@ export interface components {
              *     ]
              */
             papers: components["schemas"]["PaperChoice-Input"][];
+            takes?: string | null;
         };
-        /** @description What letters are taken from: an alphabet on the shelf, or cut from `papers` in a face at a cap height. */
+        /**
+         * @description What letters are taken from: an alphabet on the shelf; else they are made in a face at a cap height, cut from
+         *     `papers` or set down in an `ink`. `takes` is the side of the square that a letter punch wants for each.
+         */
         "Style-Output": {
             alphabet: string | null;
             /**
@@ -7795,6 +8110,13 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            /** @default #2b3138 */
+            ink: string;
+            /**
+             * @default cut
+             * @enum {string}
+             */
+            made: "cut" | "stamped" | "written" | "printed";
             /**
              * @default [
              *       {
@@ -7804,6 +8126,7 @@ export interface components {
              *     ]
              */
             papers: components["schemas"]["PaperChoice-Output"][];
+            takes: string | null;
         };
         /** @description The last so many `times` of a letter are another one turned round, or, where `taken` is nothing, cut. */
         "Swap-Input": {
@@ -8338,10 +8661,12 @@ export interface components {
             width: string | null;
         };
         /**
-         * @description `text` with its lines. Two `styles` are taken in turn, by word or by letter. `letters` and `lines` are the gaps
-         *     between them, less than nothing where they overlap; `rise` is that of a form which is not straight. `upright` turns
-         *     the whole up or down along an edge. With `fit` cut letters are as large as go into `width` × `height`. Papers come in
-         *     turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each other for thickness.
+         * @description `text` with its lines, and a `small` word, such as a year, that fills the short line or the largest counter. Two
+         *     `styles` are taken in turn, by word or by letter. `letters` and `lines` are the gaps between them, less than nothing
+         *     where they overlap; `nested` lines come as near as their letters do. `rise` is that of a form which is not straight.
+         *     `upright` turns the whole up or down along an edge. With `fit` cut letters are as large as go into `width` ×
+         *     `height`. Papers come in turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each
+         *     other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind.
          */
         "TitlePart-Input": {
             /**
@@ -8392,6 +8717,9 @@ export interface components {
              * @example 108 mm
              */
             lines: string;
+            /** @default false */
+            nested: boolean;
+            openings?: components["schemas"]["Openings-Input"] | null;
             /**
              * @default {
              *       "across": {
@@ -8416,11 +8744,20 @@ export interface components {
             rise: string;
             /** @default 0 */
             seed: number;
+            /** @default  */
+            small: string;
+            /**
+             * @default line
+             * @enum {string}
+             */
+            small_in: "line" | "counter";
             /**
              * @default [
              *       {
              *         "face": "plain",
              *         "height": "1 in",
+             *         "ink": "#2b3138",
+             *         "made": "cut",
              *         "papers": [
              *           {
              *             "side": "A",
@@ -8435,6 +8772,8 @@ export interface components {
             swaps: components["schemas"]["Swap-Input"][];
             /** @default Title */
             text: string;
+            /** @default [] */
+            under: components["schemas"]["Under-Input"][];
             /**
              * @default
              * @enum {string}
@@ -8449,10 +8788,12 @@ export interface components {
             width: string;
         };
         /**
-         * @description `text` with its lines. Two `styles` are taken in turn, by word or by letter. `letters` and `lines` are the gaps
-         *     between them, less than nothing where they overlap; `rise` is that of a form which is not straight. `upright` turns
-         *     the whole up or down along an edge. With `fit` cut letters are as large as go into `width` × `height`. Papers come in
-         *     turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each other for thickness.
+         * @description `text` with its lines, and a `small` word, such as a year, that fills the short line or the largest counter. Two
+         *     `styles` are taken in turn, by word or by letter. `letters` and `lines` are the gaps between them, less than nothing
+         *     where they overlap; `nested` lines come as near as their letters do. `rise` is that of a form which is not straight.
+         *     `upright` turns the whole up or down along an edge. With `fit` cut letters are as large as go into `width` ×
+         *     `height`. Papers come in turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each
+         *     other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind.
          */
         "TitlePart-Output": {
             /**
@@ -8503,6 +8844,9 @@ export interface components {
              * @example 108 mm
              */
             lines: string;
+            /** @default false */
+            nested: boolean;
+            openings: components["schemas"]["Openings-Output"] | null;
             /**
              * @default {
              *       "across": {
@@ -8527,11 +8871,20 @@ export interface components {
             rise: string;
             /** @default 0 */
             seed: number;
+            /** @default  */
+            small: string;
+            /**
+             * @default line
+             * @enum {string}
+             */
+            small_in: "line" | "counter";
             /**
              * @default [
              *       {
              *         "face": "plain",
              *         "height": "1 in",
+             *         "ink": "#2b3138",
+             *         "made": "cut",
              *         "papers": [
              *           {
              *             "side": "A",
@@ -8546,6 +8899,8 @@ export interface components {
             swaps: components["schemas"]["Swap-Output"][];
             /** @default Title */
             text: string;
+            /** @default [] */
+            under: components["schemas"]["Under-Output"][];
             /**
              * @default
              * @enum {string}
@@ -8770,6 +9125,54 @@ export interface components {
             choice: components["schemas"]["PaperChoice-Output"];
             enough: boolean;
         };
+        /** @description One such ground, its distance, and its papers in turn. */
+        "Under-Input": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/16 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            by: string;
+            /**
+             * @default outline
+             * @enum {string}
+             */
+            how: "strip" | "backing" | "shadow" | "outline";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Input"][];
+        };
+        /** @description One such ground, its distance, and its papers in turn. */
+        "Under-Output": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1/16 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            by: string;
+            /**
+             * @default outline
+             * @enum {string}
+             */
+            how: "strip" | "backing" | "shadow" | "outline";
+            /**
+             * @default [
+             *       {
+             *         "side": "A",
+             *         "turned": false
+             *       }
+             *     ]
+             */
+            papers: components["schemas"]["PaperChoice-Output"][];
+        };
         UsedOn: {
             id: string;
             name: string;
@@ -8904,7 +9307,7 @@ export interface components {
         /**
          * @description `text` in a `hand`, its lines as typed and none longer than `width`. A strip is `height` high and leaves `ends`
          *     beside its words; `close` it is as long as its line, else as the longest. `step` moves each one so much further
-         *     right than the one above.
+         *     right than the one above. Where something stands between, a strip is `parted`.
          */
         "WordStripsPart-Input": {
             /**
@@ -8949,6 +9352,8 @@ export interface components {
              *     ]
              */
             papers: components["schemas"]["PaperChoice-Input"][];
+            /** @default [] */
+            parted: components["schemas"]["Parting"][];
             /**
              * @default {
              *       "across": {
@@ -8984,7 +9389,7 @@ export interface components {
         /**
          * @description `text` in a `hand`, its lines as typed and none longer than `width`. A strip is `height` high and leaves `ends`
          *     beside its words; `close` it is as long as its line, else as the longest. `step` moves each one so much further
-         *     right than the one above.
+         *     right than the one above. Where something stands between, a strip is `parted`.
          */
         "WordStripsPart-Output": {
             /**
@@ -9029,6 +9434,8 @@ export interface components {
              *     ]
              */
             papers: components["schemas"]["PaperChoice-Output"][];
+            /** @default [] */
+            parted: components["schemas"]["Parting"][];
             /**
              * @default {
              *       "across": {
@@ -9068,9 +9475,11 @@ export interface components {
         };
         /**
          * @description `text` in a `hand` (the household's first one where it is not said), broken to `width`, its lines `pitch` apart
-         *     (the hand's where it is not said). With `height` it has that room and no more. `ruled` draws lines to write on,
-         *     `more` of them than the text takes. `columns` stand `apart`. On `paper` it is a block of its own with a `margin` all
-         *     round, cut like a panel. Distances along a line are counted from its `centre` or from the left.
+         *     (the hand's where it is not said), the `first` of them so far from the top, else as far as they are apart. With
+         *     `height` it has that room and no more, and what does not go in goes on `elsewhere`. In a `shape` lines are as wide as
+         *     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
+         *     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
+         *     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
          */
         "WordsPart-Input": {
             /**
@@ -9089,6 +9498,12 @@ export interface components {
             centre: boolean;
             /** @default 1 */
             columns: number;
+            /**
+             * @default
+             * @enum {string}
+             */
+            elsewhere: "" | "back" | "tag";
+            first?: string | null;
             hand?: string | null;
             height?: string | null;
             id: string;
@@ -9125,6 +9540,20 @@ export interface components {
             place: components["schemas"]["Place-Input"];
             /** @default false */
             ruled: boolean;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            shape: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            tag: components["schemas"]["PaperChoice-Input"];
+            /** @default false */
+            tells: boolean;
             /** @default  */
             text: string;
             /**
@@ -9137,9 +9566,11 @@ export interface components {
         };
         /**
          * @description `text` in a `hand` (the household's first one where it is not said), broken to `width`, its lines `pitch` apart
-         *     (the hand's where it is not said). With `height` it has that room and no more. `ruled` draws lines to write on,
-         *     `more` of them than the text takes. `columns` stand `apart`. On `paper` it is a block of its own with a `margin` all
-         *     round, cut like a panel. Distances along a line are counted from its `centre` or from the left.
+         *     (the hand's where it is not said), the `first` of them so far from the top, else as far as they are apart. With
+         *     `height` it has that room and no more, and what does not go in goes on `elsewhere`. In a `shape` lines are as wide as
+         *     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
+         *     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
+         *     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
          */
         "WordsPart-Output": {
             /**
@@ -9158,6 +9589,12 @@ export interface components {
             centre: boolean;
             /** @default 1 */
             columns: number;
+            /**
+             * @default
+             * @enum {string}
+             */
+            elsewhere: "" | "back" | "tag";
+            first: string | null;
             hand: string | null;
             height: string | null;
             id: string;
@@ -9194,6 +9631,20 @@ export interface components {
             place: components["schemas"]["Place-Output"];
             /** @default false */
             ruled: boolean;
+            /**
+             * @default rectangle
+             * @enum {string}
+             */
+            shape: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            tag: components["schemas"]["PaperChoice-Output"];
+            /** @default false */
+            tells: boolean;
             /** @default  */
             text: string;
             /**
@@ -12405,6 +12856,48 @@ export interface operations {
             };
         };
     };
+    words_as_pdf: {
+        parameters: {
+            query?: {
+                what?: "test" | "words" | "strip";
+                paper?: "letter" | "a4";
+            };
+            header?: never;
+            path: {
+                id: string;
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     pack_parcel: {
         parameters: {
             query?: {
@@ -13987,6 +14480,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReformattedOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_regions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RegionOut"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from fastapi import APIRouter
-from fastapi.responses import FileResponse
+from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
+from ulna.api.wire import attachment
 from ulna.core.errors import FieldError
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.regions import offers
@@ -16,6 +17,8 @@ from ulna.core.words.faces import FaceName
 from ulna.core.words.writing import SAMPLE
 from ulna.formats.documents import Doc
 from ulna.formats.faces import file_of
+from ulna.formats.pdf_pen import PaperSize
+from ulna.household.words import Asked, printed
 
 router = APIRouter(prefix="/api", tags=["words"])
 A_DAY = {"Cache-Control": "private, max-age=86400"}
@@ -72,6 +75,13 @@ def list_regions(asked: LinesAsked, home: AtHome) -> list[RegionOut]:
         RegionOut(name=one.name, part=one.part, why_not=one.why_not)
         for one in offers(asked.page, asked.part, ground)
     ]
+
+
+@router.get("/pages/{id}/words/{part}.pdf", response_class=Response)
+def words_as_pdf(id: str, part: str, home: AtHome, what: Asked = "test", paper: PaperSize = "letter") -> Response:
+    """Words at true size: a test to hold against a card, the words alone, or a strip to rule by."""
+    content = printed(home, id, part, what, paper)
+    return attachment(content, f"{home.page(id).name} {what}.pdf", "application/pdf")
 
 
 @router.post("/lines")

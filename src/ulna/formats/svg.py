@@ -10,17 +10,16 @@ from xml.sax.saxutils import escape, quoteattr
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
 from ulna.core.geometry import polygons
-from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler
 from ulna.core.page.evaluate import DrawnLine, Evaluated
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper import patterns
 from ulna.core.paper.shelf import Paper, Shelf, Side
-from ulna.core.parts.pieces import Piece, Written
+from ulna.core.parts.pieces import Piece
 from ulna.core.photos.look import Look
-from ulna.core.words.faces import Typeface
 from ulna.formats.faces import SHIPPED
+from ulna.formats.ink import in_ink
 from ulna.formats.texts import plain
 
 INK, CUT, REST, PAPER = "#23262b", "#a5312b", "#b07a1e", "#fffdf8"
@@ -222,27 +221,12 @@ def _cut_shape(piece: Piece, pattern: str, defs: list[str]) -> str:
     return f'<g transform="{_laid(piece)}"><g clip-path="url(#{clip})">{paper}</g></g>'
 
 
-def _in_ink(line: Written, face: Typeface) -> str:
-    """The outlines of a line of words, as long as it comes out."""
-    cap = line.size / face.em
-    drawn = sum(face.advance(c) or 0.0 for c in line.text) * cap
-    wide = line.width.inches / drawn if drawn else 1.0
-    x, found = line.x.inches, list[Polygon]()
-    for character in line.text:
-        glyph = face.glyph(character)
-        for bit in glyph.bits if glyph else ():
-            for outline in (bit.outline, *bit.counters):
-                found.append(tuple((x + a * cap * wide, line.y.inches + b * cap) for a, b in outline))
-        x += (face.advance(character) or 0.0) * cap * wide
-    return polygons.path(*found)
-
-
 def _line_of(line: DrawnLine) -> str:
     if line.kind == "axis":
         return ""
     move = f"translate({line.box.x.inches:.6g} {line.box.y.inches:.6g})"
     if line.written is not None:
-        return f'<path d="{_in_ink(line.written, SHIPPED[line.face])}" transform="{move}" fill="{INK}"/>'
+        return f'<path d="{polygons.path(*in_ink(line.written, SHIPPED[line.face]))}" transform="{move}" fill="{INK}"/>'
     if line.kind == "rule":
         return f'<path d="{line.path}" transform="{move}" fill="none" stroke="#8d867a" stroke-width="0.012"/>'
     return (

@@ -13,12 +13,19 @@ from tests.core.examples import ground, paper
 from ulna.core.findings import Finding
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import outline
-from ulna.core.measure import inches, mm, parse, text
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO, inches, mm, parse, text
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
+from ulna.core.paper.shelf import Card as SheetCard
+from ulna.core.paper.shelf import CardLines
+from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.date import Date
 from ulna.core.parts.kinds.words import Words, set_lines, to_rule_by
 from ulna.core.parts.kinds.wordstrips import WordStrips
 from ulna.core.parts.pieces import Ground, PaperChoice
+from ulna.core.parts.place import Across, Down, Place
 from ulna.core.words.writing import SAMPLE, Hand, Measure, broken, words_that_fit
 from ulna.formats.faces import SHIPPED
 
@@ -243,3 +250,56 @@ def test_the_story_is_the_same_text_everywhere() -> None:
     page = PagePlan("p", story="It rained.", parts=(words,))
     assert page.part("w") == replace(words, text="It rained.")
     assert replace(page, story="It poured.").part("w") == replace(words, text="It poured.")
+
+
+# ---- strips that are parted, a card's lines, the date ---------------------------------------------------
+
+
+def test_a_strip_is_parted_where_something_stands_on_it() -> None:
+    """Ten letters an inch, a strip from 0: "the heron waits by the lock" is 2.7 in. A circle of 1/2 in lies from 1 to
+    1 1/2: "the heron" is 9/10 and with 1/8 at the ends 1 3/16, too long; "the" is 3/10, a strip of 9/16. The rest, 2.3
+    and the ends, begins 1/16 beyond the circle, at 1 9/16."""
+    at_left = Place("left", Across("left"), Down("top"))
+    part = replace(STRIPS, text="the heron waits by the lock", place=at_left)
+    leaf = Cutout(
+        "leaf", "circle", parse("1/2"), parse("1/2"), place=Place("left", Across("left", inches(1)), Down("top"))
+    )
+    page = evaluate(PagePlan("p", parts=(part, leaf)), on(TEN_AN_INCH))
+    (found,) = [f for f in page.findings if f.code == "strip-crossed"]
+    assert found.remedies[0].says == "Cut it after “the”"
+    again = evaluate(PagePlan("p", parts=(found.remedies[0].part, leaf)), on(TEN_AN_INCH))
+    assert [(text(p.rect.x), text(p.rect.width)) for p in again.pieces if p.part == "s"] == [
+        ("0 in", "9/16 in"),
+        ("1 9/16 in", "2 9/16 in"),
+    ]
+    said = " ".join(line.written.text for line in again.lines if line.written)
+    assert said == "the heron waits by the lock" and not [f for f in again.findings if f.code == "strip-crossed"]
+
+
+def test_words_stand_on_the_lines_of_their_card() -> None:
+    """A card of 3 × 4 whose first line is 3/4 from its top, the others 5/16 apart, 1/4 free at either edge."""
+    lines = CardLines(parse("3/4"), parse("5/16"), parse("1/4"), parse("1/4"))
+    sheet = replace(paper("cards"), cards=(SheetCard("rain", Rect(ZERO, ZERO, inches(3), inches(4)), lines=lines),))
+    at = ground(None, sheet).changed(hands={"t": TEN_AN_INCH})
+    card = Card("c", "cards", "rain", place=Place("left", Across("left", inches(2)), Down("top", inches(2))))
+    words = Words(
+        "w", "the heron waits by the lock", place=Place("left", Across("left", of="c"), Down("top", of="c"))
+    )
+    page = evaluate(PagePlan("p", parts=(card, words)), at)
+    (found,) = [f for f in page.findings if f.code == "card-lines"]
+    moved = found.remedies[0].part
+    again = evaluate(PagePlan("p", parts=(card, moved)), at)
+    assert not [f for f in again.findings if f.code == "card-lines"]
+    box = again.box("w")
+    assert (box.x, box.width) == (parse("2 1/4"), parse("2 1/2"))
+    assert [box.y + one.down for one in to_rule_by(moved, at)][:2] == [parse("2 3/4"), parse("3 1/16")]
+
+
+def test_a_date_is_one_line_and_its_place_is_kept() -> None:
+    kept = evaluate(PagePlan("p", parts=(Date("d"),)), on())
+    assert [f.code for f in kept.findings] == ["date"] and not kept.lines
+    stamped = evaluate(PagePlan("p", parts=(Date("d", "27 June 2026"),)), on())
+    (line,) = stamped.lines
+    assert line.written and line.written.text == "27 June 2026" and not stamped.findings
+    typed = evaluate(PagePlan("p", parts=(Date("d", "27 June 2026", "written", "t"),)), on(TEN_AN_INCH))
+    assert typed.box("d").width == parse("1 1/4"), "twelve letters, ten an inch, on the next mark"

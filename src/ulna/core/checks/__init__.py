@@ -9,6 +9,7 @@ from ulna.core.checks import (
     binding,
     bordered,
     busy_ground,
+    card_lines,
     covered_letters,
     letters,
     on_faces,
@@ -16,6 +17,7 @@ from ulna.core.checks import (
     parted,
     seams,
     slight,
+    strips_crossed,
     titles,
     trim,
     unchosen,
@@ -45,6 +47,8 @@ def told(
     yield from on_faces.told(plan, pieces, standing, ground, placed_at)
     yield from slight.told(plan, pieces, standing, ground)
     yield from busy_ground.told(plan, pieces, standing, ground)
+    yield from card_lines.told(plan, standing, ground)
+    yield from strips_crossed.told(plan, pieces, standing, ground)
 
 
 def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:

@@ -6,16 +6,20 @@ from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from ulna.core.cutting.progress import SLIVER
-from ulna.core.measure import MARKS, MarkName, Ruler, Unit
+from ulna.core.measure import MARKS, ZERO, MarkName, Ruler, Unit
 from ulna.core.paper.punches import Punch
 from ulna.core.parts.pieces import GutRule
-from ulna.core.ranges import Many, Size
+from ulna.core.ranges import Many, Offset, Size, Text
 from ulna.core.words.writing import USUAL_HANDS, Hand
+
+USUAL_PROMPTS = ("Who is it?", "What happened?", "When was it?", "Where was it?", "Why do you want to keep it?")
+"""What one is asked for a story, until one asks oneself otherwise."""
 
 
 @dataclass(frozen=True, slots=True)
 class Settings:
-    """How a household measures, its rules, and what it punches with."""
+    """How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
+    print came out so much too low and too far right: `printed_low`, `printed_right`."""
 
     unit: Literal["in", "mm", "cm"] = "in"
     mark: MarkName = "1/16 in"
@@ -24,6 +28,9 @@ class Settings:
     least_scrap: Size = SLIVER
     punches: Annotated[tuple[Punch, ...], Many(100)] = ()
     hands: Annotated[tuple[Hand, ...], Many(20, 1)] = USUAL_HANDS
+    prompts: Annotated[tuple[Annotated[str, Text(120, 1)], ...], Many(30)] = USUAL_PROMPTS
+    printed_low: Offset = ZERO
+    printed_right: Offset = ZERO
 
     @property
     def ruler(self) -> Ruler:

@@ -139,12 +139,25 @@ class Strip:
 
 
 @dataclass(frozen=True, slots=True)
+class CardLines:
+    """The lines that a card is printed with, as measured on it once: the `first` one from its top, how far they are
+    `apart`, and from where to where one writes, counted from its left and right edge."""
+
+    first: Size
+    apart: Size
+    left: Gap = ZERO
+    right: Gap = ZERO
+
+
+@dataclass(frozen=True, slots=True)
 class Card:
-    """A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on."""
+    """A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
+    lines to write on that it has."""
 
     name: Title
     at: OnSheet
     side: Face = "A"
+    lines: CardLines | None = None
 
 
 @dataclass(frozen=True, slots=True)

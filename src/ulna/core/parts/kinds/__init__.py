@@ -14,6 +14,7 @@ from ulna.core.parts.kinds import (
     base,
     card,
     cutout,
+    date,
     edging,
     grid,
     joint,
@@ -55,6 +56,7 @@ Placed = (
     | title.Title
     | words.Words
     | wordstrips.WordStrips
+    | date.Date
     | axis.Axis
 )
 Part = base.Base | Placed
@@ -81,6 +83,7 @@ MODULES: tuple[Kind, ...] = (
     title,
     words,
     wordstrips,
+    date,
     axis,
 )
 KINDS: dict[type[Part], Kind] = {module.PART: module for module in MODULES}

@@ -15,23 +15,33 @@ from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, inches
+from ulna.core.measure import SIZE, ZERO, Length, inches
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.kinds.words import hand_known
+from ulna.core.parts.lettering import length_of
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Built, Ground, Line, PaperChoice, Papers, Piece, Written
 from ulna.core.parts.place import Place
-from ulna.core.ranges import Gap, Id, Offset, Size, Text
+from ulna.core.ranges import Gap, Id, Many, Offset, Size, Text, Whole
 from ulna.core.words.writing import Hand, Measure, WrittenLine, broken
 
 MOST_STRIPS = 60
 
 
 @dataclass(frozen=True, slots=True)
+class Parting:
+    """A strip, counted from 1, that is cut in two after so many of its words, and the gap that is left between."""
+
+    strip: Annotated[int, Whole(1, MOST_STRIPS)]
+    after: Annotated[int, Whole(1, 100)]
+    gap: Size
+
+
+@dataclass(frozen=True, slots=True)
 class WordStrips:
     """`text` in a `hand`, its lines as typed and none longer than `width`. A strip is `height` high and leaves `ends`
     beside its words; `close` it is as long as its line, else as the longest. `step` moves each one so much further
-    right than the one above."""
+    right than the one above. Where something stands between, a strip is `parted`."""
 
     kind: ClassVar[str] = "wordstrips"
     level: ClassVar[str] = "over"
@@ -45,6 +55,7 @@ class WordStrips:
     cut: Literal["close", "alike"] = "close"
     step: Offset = ZERO
     papers: Papers = (PaperChoice(),)
+    parted: Annotated[tuple[Parting, ...], Many(MOST_STRIPS)] = ()
     place: Place = field(default_factory=Place)
 
 
@@ -65,20 +76,33 @@ def build(part: WordStrips, ground: Ground, room: Rect) -> Built:
     first = ZERO if step >= ZERO else -step * (len(lines) - 1)
     pieces, written = list[Piece](), list[Line]()
     for k, (line, paper) in enumerate(zip(lines, dealt(part.papers, len(lines)), strict=True)):
-        long = longest if part.cut == "alike" else _long(line, part, ground)
-        at = Rect(first + step * k, (height + apart) * k, long, height)
-        pieces.append(Piece(f"{part.id}/strip-{k + 1}", part.id, "strip", f"strip {k + 1} of words", at, at, paper))
-        ink = Written(
-            line.text,
-            at.x + ruler.round(part.ends),
-            at.y + height.part(7, 10),
-            Length(round(line.width * PER_INCH)),
-            round(measure.scale * measure.face.em, 6),
-        )
-        written.append(Line("words", "", ink, hand.face))
+        x = first + step * k
+        for n, (said, gap) in enumerate(bits_of(part, k + 1, line.text)):
+            bit = WrittenLine(said, measure.wide(said))
+            long = longest if part.cut == "alike" and not gap and not n else _long(bit, part, ground)
+            x = x + ruler.round(gap)
+            at = Rect(x, (height + apart) * k, long, height)
+            id = f"{part.id}/strip-{k + 1}{'-b' if n else ''}"
+            called = f"strip {k + 1} of words" + (", second half" if n else "")
+            pieces.append(Piece(id, part.id, "strip", called, at, at, paper))
+            ink = Written(
+                said, at.x + ruler.round(part.ends), at.y + height.part(7, 10), length_of(bit.width),
+                round(measure.scale * measure.face.em, 6),
+            )  # fmt: skip
+            written.append(Line("words", "", ink, hand.face))
+            x = at.right
     wide = max(piece.rect.right for piece in pieces)
     told = f"{len(lines)} strip{'' if len(lines) == 1 else 's'} {ruler.say(height)} high, the longest {ruler.say(longest)}"
     return Built(wide, pieces[-1].rect.bottom, tuple(pieces), told, tuple(findings), tuple(written))
+
+
+def bits_of(part: WordStrips, strip: int, text: str) -> list[tuple[str, Length]]:
+    """What stands on a strip, in two where it is parted: the words, and the gap before them."""
+    words = text.split()
+    parting = next((one for one in part.parted if one.strip == strip and one.after < len(words)), None)
+    if parting is None:
+        return [(text, ZERO)]
+    return [(" ".join(words[: parting.after]), ZERO), (" ".join(words[parting.after :]), parting.gap)]
 
 
 def _lines(part: WordStrips, hand: Hand, ground: Ground) -> list[WrittenLine]:
@@ -89,7 +113,7 @@ def _lines(part: WordStrips, hand: Hand, ground: Ground) -> list[WrittenLine]:
 
 def _long(line: WrittenLine, part: WordStrips, ground: Ground) -> Length:
     """A strip is cut on a mark, and never into its words."""
-    return ground.ruler.up((Length(round(line.width * PER_INCH)) + part.ends * 2).inches)
+    return ground.ruler.up((length_of(line.width) + part.ends * 2).inches)
 
 
 def name(part: WordStrips, ground: Ground) -> str:
