@@ -9200,6 +9200,7 @@ export interface components {
              */
             border: string;
             card_at: components["schemas"]["OnSheet"];
+            card_lines: components["schemas"]["CardLines-Output"];
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
@@ -9238,7 +9239,9 @@ export interface components {
             narrow: string;
             narrow_mat: components["schemas"]["Mat-Output"];
             opening: components["schemas"]["Opening-Output"];
+            openings: components["schemas"]["Openings-Output"];
             paper: components["schemas"]["Paper-Output"];
+            parting: components["schemas"]["Parting"];
             photo: components["schemas"]["PhotoPart-Output"];
             place: components["schemas"]["Place-Output"];
             print: components["schemas"]["Print-Output"];
@@ -9263,6 +9266,7 @@ export interface components {
              * @example 108 mm
              */
             tiles_room: string;
+            under: components["schemas"]["Under-Output"];
             /**
              * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in

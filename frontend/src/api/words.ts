@@ -18,6 +18,16 @@ export const linesQuery = (page: Recipe, part: string, id: string | undefined) =
     gcTime: 20_000,
   });
 
+export const regionsQuery = (page: Recipe, part: string, id: string | undefined) =>
+  queryOptions({
+    queryKey: ["regions", id, page, part],
+    queryFn: () => take(client.POST("/api/regions", { body: { page, part, id } })),
+    placeholderData: (last) => last,
+    gcTime: 20_000,
+  });
+export const wordsFile = (page: string, part: string, what: "test" | "words" | "strip") =>
+  `/api/pages/${page}/words/${part}.pdf?what=${what}`;
+
 const loaded = new Set<FaceName>();
 
 /** The family of a face, sent for when it is first seen. */

@@ -7,6 +7,8 @@ export interface Here {
   id: string;
   page: Recipe;
   evaluated: Evaluated | undefined;
+  /** Writes the page's story, which is one text wherever it stands. */
+  tell: (story: string) => void;
 }
 
 const Context = createContext<Here | null>(null);

@@ -2,6 +2,7 @@
 import type { ComponentType } from "react";
 import { BaseFields } from "./BaseFields";
 import { GridFields, TilesFields } from "./CellFields";
+import { DateFields } from "./DateFields";
 import { EdgingFields } from "./EdgingFields";
 import { MitredFields, PaperedFields, StitchingFields, TornFields } from "./FoundationFields";
 import { JointFields } from "./JointFields";
@@ -36,6 +37,7 @@ const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { 
   title: TitleFields,
   words: WordsFields,
   wordstrips: WordStripsFields,
+  date: DateFields,
   axis: AxisFields,
 };
 

@@ -10,17 +10,27 @@ import { colours } from "../app/theme";
 import { Choice } from "../ui/Choice";
 import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
+import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
 import { FACES } from "./faces";
 import type { PaperChoice, PartProps, TitlePart } from "./kinds";
 import { PartText } from "./PartText";
+import { RegionChoice } from "./RegionChoice";
 import { Sentence } from "./Sentence";
+import { TitleUnder } from "./TitleUnder";
 import { CountValue, EitherValue, LengthValue, PapersValue, PlaceOf, WordValue } from "./values";
 
 type Style = TitlePart["styles"][number];
 
 const LONGEST = 400;
+const SMALL = 24;
 const CUT = "";
+const MADE: readonly (readonly [Style["made"], string])[] = [
+  ["cut", "cut"],
+  ["stamped", "stamped"],
+  ["written", "written"],
+  ["printed", "printed"],
+];
 
 export function TitleFields(of: PartProps<TitlePart>) {
   const usual = useUsual();
@@ -35,7 +45,7 @@ export function TitleFields(of: PartProps<TitlePart>) {
       { styles: part.styles.map((old, n) => (n === k ? { ...old, ...change } : old)), swaps: [] },
       group && `${group} ${k}`,
     );
-  const cut = part.styles.some((style) => !style.alphabet);
+  const cut = part.styles.some((style) => !style.alphabet && style.made === "cut");
   return (
     <>
       <PartText
@@ -58,7 +68,7 @@ export function TitleFields(of: PartProps<TitlePart>) {
                 label={`Letters${which}`}
                 value={style.alphabet ?? CUT}
                 options={[
-                  [CUT, "letters cut from paper"],
+                  [CUT, "letters made by hand"],
                   ...alphabets.map((one) => [one.alphabet, one.name] as const),
                   ...(style.alphabet && !known ? [[style.alphabet, "an alphabet that is gone"] as const] : []),
                 ]}
@@ -67,12 +77,18 @@ export function TitleFields(of: PartProps<TitlePart>) {
               {!style.alphabet && (
                 <>
                   <Choice
+                    label={`How they are made${which}`}
+                    value={style.made}
+                    options={MADE}
+                    onChange={(made) => setStyle(k, "changed how letters are made", { made })}
+                  />
+                  <Choice
                     label={`Face${which}`}
                     value={style.face}
                     options={FACES}
                     onChange={(face) => setStyle(k, "chose a face", { face })}
                   />
-                  {!part.fit && (
+                  {(!part.fit || style.made !== "cut") && (
                     <>
                       <LengthField
                         label={`Cap height${which}`}
@@ -96,8 +112,53 @@ export function TitleFields(of: PartProps<TitlePart>) {
             {known?.says && (
               <Box sx={{ fontSize: "0.85rem", color: colours.ochre, pl: 2 }}>other pages leave {known.says}</Box>
             )}
-            {!style.alphabet && (
-              <StylePapers of={of} style={style} onChange={(what, papers) => setStyle(k, what, { papers })} />
+            {!style.alphabet && style.made !== "cut" && (
+              <Sentence inset>
+                in
+                <Box
+                  component="input"
+                  type="color"
+                  aria-label={`Ink${which}`}
+                  value={style.ink}
+                  onChange={(event: React.ChangeEvent<HTMLInputElement>) =>
+                    setStyle(k, "changed the ink", { ink: event.target.value }, "ink")
+                  }
+                  sx={{
+                    width: 34,
+                    height: 34,
+                    p: 0.25,
+                    border: `1px solid ${colours.line}`,
+                    background: colours.paper,
+                  }}
+                />
+              </Sentence>
+            )}
+            {!style.alphabet && style.made === "cut" && (
+              <>
+                <StylePapers of={of} style={style} onChange={(what, papers) => setStyle(k, what, { papers })} />
+                <Sentence inset>
+                  {style.takes === null ? (
+                    <Button size="small" onClick={() => setStyle(k, "punched it", { takes: usual.apart })}>
+                      With a letter punch
+                    </Button>
+                  ) : (
+                    <>
+                      a letter punch takes a square of
+                      <LengthField
+                        label={`Square of the letter punch${which}`}
+                        value={style.takes}
+                        onCommit={(takes) => setStyle(k, "changed the square", { takes }, "takes")}
+                      />
+                      <IconAction
+                        small
+                        icon="bin"
+                        name={`No letter punch${which}`}
+                        onClick={() => setStyle(k, "took the punch away", { takes: null })}
+                      />
+                    </>
+                  )}
+                </Sentence>
+              </>
             )}
           </Box>
         );
@@ -140,6 +201,15 @@ export function TitleFields(of: PartProps<TitlePart>) {
       <Sentence>
         <LengthValue of={of} field="letters" label="Gap between letters" range="offset" /> between letters,
         <LengthValue of={of} field="lines" label="Gap between lines" range="offset" /> between lines,
+        {part.text.includes("\n") && (
+          <EitherValue
+            of={of}
+            field="nested"
+            label="Lines nested"
+            yes="from letter to letter"
+            no="from line to line"
+          />
+        )}
         <WordValue
           of={of}
           field="align"
@@ -200,6 +270,29 @@ export function TitleFields(of: PartProps<TitlePart>) {
           {part.layers > 1 ? "times, laid on each other" : "time"}
         </Sentence>
       )}
+      <Sentence>
+        a small word
+        <InlineText
+          label="Small word"
+          placeholder="a year"
+          value={part.small}
+          width="8ch"
+          onCommit={(small) => put("changed the small word", { small: small.trim().slice(0, SMALL), swaps: [] })}
+        />
+        {part.small && (
+          <WordValue
+            of={of}
+            field="small_in"
+            label="Where the small word stands"
+            options={[
+              ["line", "beside the short line"],
+              ["counter", "in the largest counter"],
+            ]}
+          />
+        )}
+      </Sentence>
+      <TitleUnder {...of} />
+      <RegionChoice of={of} />
       <PlaceOf of={of} />
     </>
   );

@@ -15,14 +15,17 @@ import { HandFields } from "./HandFields";
 import type { PartProps, WordsPart } from "./kinds";
 import { type Here, usePageHere } from "./PageHere";
 import { PartText } from "./PartText";
+import { RegionChoice } from "./RegionChoice";
 import { Sentence } from "./Sentence";
-import { CountValue, EitherValue, LengthValue, PlaceOf, WordValue } from "./values";
+import { CountValue, EitherValue, FIGURES, LengthValue, PaperValue, PlaceOf, WordValue } from "./values";
+import { WordsPrint } from "./WordsPrint";
 
 const LONGEST = 20_000;
 
 export function WordsFields(of: PartProps<WordsPart>) {
   const usual = useUsual();
   const { part, onChange } = of;
+  const here = usePageHere();
   const put = (what: string, change: Partial<WordsPart>, group?: string) =>
     onChange(what, { ...part, ...change }, group);
   return (
@@ -32,9 +35,12 @@ export function WordsFields(of: PartProps<WordsPart>) {
         placeholder="What is written there; nothing for lines to write on"
         rows={4}
         most={LONGEST}
-        value={part.text}
-        onChange={(text) => put("wrote words", { text }, "text")}
+        value={part.tells && here ? here.page.story : part.text}
+        onChange={(text) => (part.tells && here ? here.tell(text) : put("wrote words", { text }, "text"))}
       />
+      <Sentence>
+        <EitherValue of={of} field="tells" label="Whose words" yes="the page’s story" no="words of their own" />
+      </Sentence>
       <HandFields value={part.hand} onChoose={(hand, name) => put(`wrote in ${name}`, { hand, pitch: null })} />
       <Sentence>
         <LengthValue of={of} field="width" label="Width of the words" /> wide,
@@ -59,7 +65,23 @@ export function WordsFields(of: PartProps<WordsPart>) {
             />
           </>
         )}
+        <WordValue of={of} field="shape" label="Shape of the words" options={FIGURES} />
       </Sentence>
+      {(part.height !== null || part.shape !== "rectangle") && (
+        <Sentence>
+          <WordValue
+            of={of}
+            field="elsewhere"
+            label="What does not go in"
+            options={[
+              ["", "what does not go in is told"],
+              ["back", "what does not go in goes on the back"],
+              ["tag", "what does not go in goes on a tag behind"],
+            ]}
+          />
+          {part.elsewhere === "tag" && <PaperValue of={of} field="tag" label="Paper of the tag" />}
+        </Sentence>
+      )}
       <Sentence>
         lines
         {part.pitch === null ? (
@@ -93,6 +115,27 @@ export function WordsFields(of: PartProps<WordsPart>) {
             ["right", "flush right"],
           ]}
         />
+        {part.first === null ? (
+          <Button size="small" onClick={() => put("set the first line", { first: usual.wide })}>
+            the first as far down
+          </Button>
+        ) : (
+          <>
+            the first
+            <LengthField
+              label="First line from the top"
+              value={part.first}
+              onCommit={(first) => put("changed the first line", { first }, "first")}
+            />
+            from the top
+            <IconAction
+              small
+              icon="bin"
+              name="The first as far down as the others are apart"
+              onClick={() => put("took the first line back", { first: null })}
+            />
+          </>
+        )}
         <EitherValue of={of} field="ruled" label="Lines drawn" yes="with lines drawn" no="without lines" />
       </Sentence>
       <Sentence>
@@ -130,6 +173,8 @@ export function WordsFields(of: PartProps<WordsPart>) {
         )}
       </Sentence>
       <ToRuleBy of={of} />
+      <WordsPrint part={part.id} strip />
+      <RegionChoice of={of} />
       <PlaceOf of={of} />
     </>
   );

@@ -24,6 +24,7 @@ export type TapePart = Schemas["TapePart"];
 export type TitlePart = Schemas["TitlePart"];
 export type WordStripsPart = Schemas["WordStripsPart"];
 export type WordsPart = Schemas["WordsPart"];
+export type DatePart = Schemas["DatePart"];
 export type AxisPart = Schemas["AxisPart"];
 export type Part = Schemas["Recipe"]["parts"][number];
 export type Placed = Exclude<Part, BasePart>;

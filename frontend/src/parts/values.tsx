@@ -109,7 +109,13 @@ export function PaperValue<P>({ of, field, label }: Of<P>) {
 const MOST_PAPERS = 24;
 
 /** Several papers that are laid in turn, and with a seed in another order. */
-export function PapersValue<P extends { papers: PaperChoice[] }>({ of }: { of: PartProps<P> }) {
+export function PapersValue<P extends { papers: PaperChoice[] }>({
+  of,
+  label = "Paper",
+}: {
+  of: PartProps<P>;
+  label?: string;
+}) {
   const usual = useUsual();
   const { papers } = of.part;
   const put = (what: string, next: PaperChoice[]) => of.onChange(what, { ...of.part, papers: next });
@@ -120,7 +126,7 @@ export function PapersValue<P extends { papers: PaperChoice[] }>({ of }: { of: P
         // biome-ignore lint/suspicious/noArrayIndexKey: a paper is its place in the turn
         <span key={k} style={{ display: "inline-flex", alignItems: "center" }}>
           <PaperPicker
-            label={`Paper ${k + 1}`}
+            label={`${label} ${k + 1}`}
             value={paper}
             onChange={(next, name) =>
               put(
@@ -133,7 +139,7 @@ export function PapersValue<P extends { papers: PaperChoice[] }>({ of }: { of: P
             <IconAction
               small
               icon="bin"
-              name={`Take paper ${k + 1} away`}
+              name={`Take ${label.toLowerCase()} ${k + 1} away`}
               onClick={() =>
                 put(
                   "took a paper away",

@@ -42,7 +42,9 @@ export function RecipePane({
   onChoose,
   onRemove,
 }: Props) {
-  const here = useMemo(() => ({ id, page, evaluated }), [id, page, evaluated]);
+  const tell = (story: string) => edits.edit("wrote the story", { story }, "story");
+  // biome-ignore lint/correctness/useExhaustiveDependencies: telling is the same whichever it is
+  const here = useMemo(() => ({ id, page, evaluated, tell }), [id, page, evaluated]);
   const copy = (part: Part) => void onAdd("added another like it", [begun(part)], part.id);
   const narrowly = useMediaQuery(narrow);
   const known = { parts: page.parts as Part[], pages: page.format.pages, page: evaluated, lacking };
@@ -86,7 +88,7 @@ export function RecipePane({
           <RecipeList {...known} chosen={chosen} also={also} onChoose={onChoose} folded={narrowly} {...deeds} />
           {narrowly && chosen && <PartCard {...known} {...deeds} chosen={chosen} onClose={() => onChoose(null)} />}
         </PageHere>
-        <StoryField story={page.story} onCommit={(story) => edits.edit("wrote the story", { story }, "story")} />
+        <StoryField story={page.story} onCommit={tell} />
       </Box>
     </Box>
   );

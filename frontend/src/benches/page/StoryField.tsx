@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { colours, words } from "../../app/theme";
 import { cutTo } from "../../ui/letters";
+import { Prompts } from "./Prompts";
 
 const LONGEST = 20_000;
 const PAUSE = 800;
@@ -49,6 +50,9 @@ export function StoryField({ story, onCommit }: { story: string; onCommit: (stor
           background: colours.paper,
           resize: "vertical",
         }}
+      />
+      <Prompts
+        onAnswered={(answers) => onCommit(cutTo([draft ?? story, answers].filter(Boolean).join(" "), LONGEST))}
       />
     </Box>
   );

@@ -1,6 +1,7 @@
 /** The alphabets of a kit: how high, what is on a sheet of them, how wide they come out, what is left. */
 
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { type Alphabet, type Letters, lettersQuery } from "../../api/letters";
 import { useUsual } from "../../api/usual";
@@ -67,7 +68,8 @@ interface OneProps {
 }
 
 function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
-  const measured = one.measured[0];
+  const measured = one.measured.find((found) => [...found.text].length > 1);
+  const others = one.measured.filter((found) => found !== measured);
   return (
     <Box
       role="group"
@@ -133,7 +135,15 @@ function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
           most={100}
           onCommit={(packs) => onChange("counted the sheets", { packs })}
         />
-        {one.packs === 1 ? "such sheet." : "such sheets."} A measured word:
+        {one.packs === 1 ? "such sheet." : "such sheets."}
+        <Button
+          size="small"
+          onClick={() => onChange("counted the letters", { letters: twice(one.letters) })}
+          disabled={!one.letters || one.letters.length * 2 > LONGEST}
+        >
+          Twice that on it
+        </Button>
+        A measured word:
         <InlineText
           label={`Measured word of ${one.name}`}
           value={measured?.text ?? ""}
@@ -141,8 +151,8 @@ function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
           onCommit={(text) =>
             onChange("measured a word", {
               measured: text.trim()
-                ? [{ width: measured?.width ?? one.height, text: text.trim() }, ...one.measured.slice(1)]
-                : one.measured.slice(1),
+                ? [{ width: measured?.width ?? one.height, text: text.trim() }, ...others]
+                : others,
             })
           }
         />
@@ -153,17 +163,14 @@ function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
               label={`Length of the measured word of ${one.name}`}
               value={measured.width}
               onCommit={(width) =>
-                onChange(
-                  "measured a word",
-                  { measured: [{ ...measured, width }, ...one.measured.slice(1)] },
-                  "measured",
-                )
+                onChange("measured a word", { measured: [{ ...measured, width }, ...others] }, "measured")
               }
             />
             long
           </>
         )}
       </Sentence>
+      <SingleLetters one={one} onChange={onChange} />
       {left && <WhatIsLeft left={left} />}
       <Run
         label={`Spoiled letters of ${one.name}`}
@@ -173,6 +180,49 @@ function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
       />
     </Box>
   );
+}
+
+/** Letters that were measured by themselves, where one word does not do: each with its own width. */
+function SingleLetters({ one, onChange }: Pick<OneProps, "one" | "onChange">) {
+  const single = one.measured.map((found, k) => ({ found, k })).filter(({ found }) => [...found.text].length === 1);
+  const put = (measured: Alphabet["measured"], group?: string) =>
+    onChange("measured a letter", { measured }, group);
+  return (
+    <Sentence inset>
+      {single.map(({ found, k }) => (
+        <span key={found.text} style={{ whiteSpace: "nowrap" }}>
+          {found.text} is
+          <LengthField
+            label={`Width of ${found.text} of ${one.name}`}
+            value={found.width}
+            onCommit={(width) =>
+              put(
+                one.measured.map((old, n) => (n === k ? { ...old, width } : old)),
+                `letter ${found.text}`,
+              )
+            }
+          />
+          wide,
+        </span>
+      ))}
+      <InlineText
+        label={`A letter of ${one.name} measured by itself`}
+        placeholder="measure one letter"
+        value=""
+        width="18ch"
+        onCommit={(text) => {
+          const [letter] = [...text.trim()];
+          if (letter && !one.measured.some((old) => old.text === letter))
+            put([...one.measured, { text: letter, width: one.height }]);
+        }}
+      />
+    </Sentence>
+  );
+}
+
+/** As many again of each letter, each beside its like. */
+function twice(run: string): string {
+  return [...run].map((letter) => (letter.trim() ? letter + letter : letter)).join("");
 }
 
 interface RunProps {

@@ -15,6 +15,7 @@ import { IconAction } from "../../ui/IconAction";
 import { aName, InlineText } from "../../ui/InlineText";
 import { LengthField } from "../../ui/LengthField";
 import { type Place, SheetPlaces } from "../../ui/SheetPlaces";
+import { CardLines } from "./CardLines";
 
 interface Props {
   paper: Paper;
@@ -95,6 +96,17 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
                   )
                 }
               />
+              <CardLines
+                label={`Card ${k + 1}`}
+                lines={card.lines}
+                onChange={(what, lines, group) =>
+                  onChange(
+                    what,
+                    cards((all) => all.map((c, n) => (n === k ? { ...c, lines } : c))),
+                    group && `card ${k} lines ${group}`,
+                  )
+                }
+              />
             </Sentence>
           ),
       )}
@@ -149,7 +161,7 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         onClick={() => {
           onChange(
             "added a card",
-            cards((all) => [...all, { name: nextName(all), at: usual.card_at, side: "A" }]),
+            cards((all) => [...all, { name: nextName(all), at: usual.card_at, side: "A", lines: null }]),
           );
           setChosen({ kind: "card", k: paper.cards.length });
         }}

@@ -10,17 +10,20 @@ from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, MarkName, Unit, inches, mm
 from ulna.core.page_formats import KINDS, FormatName, PageFormat, of_kind
 from ulna.core.paper.punches import Punch
-from ulna.core.paper.shelf import Edge, HoleOnSheet, Kit, OnSheet, Paper, Side, Strip, Thing, ThingKind
+from ulna.core.paper.shelf import CardLines, Edge, HoleOnSheet, Kit, OnSheet, Paper, Side, Strip, Thing, ThingKind
 from ulna.core.parts import mats, opening
 from ulna.core.parts.beginning import Beginning
+from ulna.core.parts.built_up import Under
 from ulna.core.parts.kinds import Part, menu
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.tiles import Taken
+from ulna.core.parts.kinds.wordstrips import Parting
 from ulna.core.parts.lettering import Style
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
+from ulna.core.parts.openings import Openings
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Place
 from ulna.core.photos.print_sheets import PrintPaper
@@ -74,6 +77,10 @@ class Usual:
     thing: Thing
     alphabet: Alphabet
     style: Style
+    under: Under
+    openings: Openings
+    parting: Parting
+    card_lines: CardLines
     strip: Strip
     card_at: OnSheet
     hole: HoleOnSheet
@@ -117,6 +124,10 @@ def usual(unit: Unit) -> Usual:
         thing=Thing(NEW, "New thing", ThingKind.DIE_CUT),
         alphabet=Alphabet(NEW, "New alphabet", begin.of(1)),
         style=Style(height=begin.of(1)),
+        under=Under("outline", begin.of(0, 1, 16)),
+        openings=Openings(margin=gaps.wide),
+        parting=Parting(1, 1, gaps.wide),
+        card_lines=CardLines(begin.of(0, 3, 4), gaps.border, gaps.border, gaps.border),
         strip=Strip(Edge.BOTTOM, gaps.wide),
         card_at=card_at,
         hole=Hole.of(card_at),
