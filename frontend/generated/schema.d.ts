@@ -392,6 +392,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Faces
+         * @description Those that ship, then the household's own.
+         */
+        get: operations["list_faces"];
+        put?: never;
+        /**
+         * Add Face
+         * @description Takes a font file in: read apart, written anew. One that is none is refused with the reason.
+         */
+        post: operations["add_face"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/faces/{id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Face Away
+         * @description Takes one of the household's own off the list; what is set in it looks like the plain one then.
+         */
+        post: operations["put_face_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/faces/{name}": {
         parameters: {
             query?: never;
@@ -401,7 +445,7 @@ export interface paths {
         };
         /**
          * Get Face
-         * @description The font of a face.
+         * @description The font of a face. Raises `NotThere`.
          */
         get: operations["get_face"];
         put?: never;
@@ -2445,11 +2489,8 @@ export interface components {
         "Alphabet-Input": {
             /** @default #2b3138 */
             colour: string;
-            /**
-             * @default plain
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default plain */
+            face: string;
             /**
              * @default own adhesive
              * @enum {string}
@@ -2492,11 +2533,8 @@ export interface components {
         "Alphabet-Output": {
             /** @default #2b3138 */
             colour: string;
-            /**
-             * @default plain
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default plain */
+            face: string;
             /**
              * @default own adhesive
              * @enum {string}
@@ -2936,6 +2974,9 @@ export interface components {
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
             second: string;
+        };
+        Body_add_face: {
+            file: string;
         };
         Body_add_page_from_json: {
             file: string;
@@ -3749,11 +3790,8 @@ export interface components {
         /** @description Stitches, an axis, a line to write on or words of a part: a path in inches from the corner of its box. */
         DrawnLine: {
             box: components["schemas"]["Rect"];
-            /**
-             * @default hand
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default hand */
+            face: string;
             /** @enum {string} */
             kind: "stitch" | "axis" | "rule" | "words";
             part: string;
@@ -3909,6 +3947,12 @@ export interface components {
             size: number;
             x: number;
             y: number;
+        };
+        /** @description A face by the name that documents have for it, as people call it; whether it is the household's own. */
+        FaceOut: {
+            face: string;
+            name: string;
+            own: boolean;
         };
         /** @description What comes off at a step and is no piece: a rest by its name, or waste, which has none. */
         Fall: {
@@ -4270,11 +4314,8 @@ export interface components {
          *     equally wide; a printed face is as wide as its metrics at that length.
          */
         "Hand-Input": {
-            /**
-             * @default hand
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default hand */
+            face: string;
             id: string;
             /**
              * @default hand
@@ -4302,11 +4343,8 @@ export interface components {
          *     equally wide; a printed face is as wide as its metrics at that length.
          */
         "Hand-Output": {
-            /**
-             * @default hand
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default hand */
+            face: string;
             id: string;
             /**
              * @default hand
@@ -8062,11 +8100,8 @@ export interface components {
          */
         "Style-Input": {
             alphabet?: string | null;
-            /**
-             * @default plain
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default plain */
+            face: string;
             /**
              * @description A size from 1/16 in to 120 in.
              * @default 1 in
@@ -8098,11 +8133,8 @@ export interface components {
          */
         "Style-Output": {
             alphabet: string | null;
-            /**
-             * @default plain
-             * @enum {string}
-             */
-            face: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+            /** @default plain */
+            face: string;
             /**
              * @description A size from 1/16 in to 120 in.
              * @default 1 in
@@ -10544,12 +10576,132 @@ export interface operations {
             };
         };
     };
+    list_faces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaceOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_face: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_add_face"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaceOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_face_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaceOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_face: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                name: "plain" | "heavy" | "slab" | "script" | "typewriter" | "hand";
+                name: string;
             };
             cookie?: never;
         };

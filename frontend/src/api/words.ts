@@ -1,6 +1,6 @@
 /** Faces, the sample that measures a hand, lines to rule by. */
 import { queryOptions } from "@tanstack/react-query";
-import { client, type Schemas, take } from "./client";
+import { client, type Schemas, sendFile, take } from "./client";
 import type { Recipe } from "./pages";
 
 export type FaceName = Schemas["Alphabet"]["face"];
@@ -18,6 +18,12 @@ export const linesQuery = (page: Recipe, part: string, id: string | undefined) =
     gcTime: 20_000,
   });
 
+export const facesQuery = queryOptions({
+  queryKey: ["faces"],
+  queryFn: () => take(client.GET("/api/faces")),
+  staleTime: 60_000,
+});
+export const addFace = (file: File) => sendFile<Schemas["FaceOut"]>("/api/faces", file);
 export const regionsQuery = (page: Recipe, part: string, id: string | undefined) =>
   queryOptions({
     queryKey: ["regions", id, page, part],

@@ -12,7 +12,7 @@ import { Icon } from "../ui/Icon";
 import { IconAction } from "../ui/IconAction";
 import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
-import { FACES } from "./faces";
+import { FaceChoice } from "./FaceChoice";
 import type { PaperChoice, PartProps, TitlePart } from "./kinds";
 import { PartText } from "./PartText";
 import { RegionChoice } from "./RegionChoice";
@@ -82,10 +82,9 @@ export function TitleFields(of: PartProps<TitlePart>) {
                     options={MADE}
                     onChange={(made) => setStyle(k, "changed how letters are made", { made })}
                   />
-                  <Choice
+                  <FaceChoice
                     label={`Face${which}`}
                     value={style.face}
-                    options={FACES}
                     onChange={(face) => setStyle(k, "chose a face", { face })}
                   />
                   {(!part.fit || style.made !== "cut") && (

@@ -89,7 +89,7 @@ def _drawing(id: str, home: Household, copy: Literal["view", "thumb"]) -> tuple[
             return None
 
     plan = home.page(id)
-    return plan.name, svg.page(home.evaluated(plan, id), home.shelf(), embedded, embedded)
+    return plan.name, svg.page(home.evaluated(plan, id), home.shelf(), embedded, embedded, home.faces())
 
 
 @router.get("/pages/{id}/page.svg", response_class=Response)

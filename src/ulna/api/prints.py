@@ -21,7 +21,6 @@ from ulna.core.photos.print_list import PrintList
 from ulna.core.photos.print_sheets import Left, PrintPlan, PrintSheet, Words
 from ulna.core.photos.prints import words
 from ulna.formats.documents import AnyLength, Doc
-from ulna.formats.faces import SHIPPED
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.states import Kept
@@ -129,7 +128,7 @@ def want_prints_of_page(id: str, step: Step, home: AtHome) -> PrintListOut:
 def plan_prints(asked: PrintListAsked, home: AtHome) -> PrintPlanOut:
     """A list laid on sheets."""
     plan = home.printing.planned(asked.prints, home.photos(), home.ruler())
-    ground = Ground(of_kind("12x12"), home.shelf(), home.photos(), home.ruler(), SHIPPED, {})
+    ground = Ground(of_kind("12x12"), home.shelf(), home.photos(), home.ruler(), home.faces(), {})
     pictures = {}
     for wanted in asked.prints.wanted:
         whole = replace(wanted.print, rim_off=False, trim=ZERO)

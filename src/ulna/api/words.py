@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
+from base64 import b64decode, b64encode
+from typing import Annotated
+
+from fastapi import APIRouter, File, UploadFile
 from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 
@@ -13,14 +16,21 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page.regions import offers
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.words import Words, to_rule_by
-from ulna.core.words.faces import FaceName
+from ulna.core.words.faces import OwnFace
 from ulna.core.words.writing import SAMPLE
 from ulna.formats.documents import Doc
 from ulna.formats.faces import file_of
+from ulna.formats.faces.taking import MOST_BYTES, BadFont, taken_in
 from ulna.formats.pdf_pen import PaperSize
 from ulna.household.words import Asked, printed
+from ulna.store.ids import new_id
 
 router = APIRouter(prefix="/api", tags=["words"])
+CALLED: dict[str, str] = {
+    "plain": "plain capitals", "heavy": "heavy block", "slab": "slab", "script": "script",
+    "typewriter": "typewriter", "hand": "hand",
+}  # fmt: skip
+"""What people call the faces that ship."""
 A_DAY = {"Cache-Control": "private, max-age=86400"}
 
 
@@ -47,10 +57,47 @@ class LineOut(BaseModel):
     text: str
 
 
-@router.get("/faces/{name}", response_class=FileResponse)
-def get_face(name: FaceName) -> FileResponse:
-    """The font of a face."""
-    return FileResponse(file_of(name), media_type="font/woff2", headers=A_DAY)
+class FaceOut(BaseModel):
+    """A face by the name that documents have for it, as people call it; whether it is the household's own."""
+
+    face: str
+    name: str
+    own: bool
+
+
+@router.get("/faces")
+def list_faces(home: AtHome) -> list[FaceOut]:
+    """Those that ship, then the household's own."""
+    shipped = [FaceOut(face=face, name=name, own=False) for face, name in CALLED.items()]
+    return shipped + [FaceOut(face=kept.id, name=kept.body.name, own=True) for kept in home.own_faces.all()]
+
+
+@router.post("/faces")
+def add_face(file: Annotated[UploadFile, File()], home: AtHome) -> FaceOut:
+    """Takes a font file in: read apart, written anew. One that is none is refused with the reason."""
+    name = (file.filename or "font").rsplit(".", 1)[0][:120].strip() or "font"
+    try:
+        font = taken_in(file.file.read(MOST_BYTES + 1))
+    except BadFont as why:
+        raise FieldError("file", file.filename or "font", str(why), "choose a TTF, OTF or WOFF2 file") from None
+    kept = home.own_faces.add(OwnFace(name, b64encode(font).decode()), f"took in {name}", id=new_id("face"))
+    return FaceOut(face=kept.id, name=kept.body.name, own=True)
+
+
+@router.post("/faces/{id}/away")
+def put_face_away(id: str, home: AtHome) -> list[FaceOut]:
+    """Takes one of the household's own off the list; what is set in it looks like the plain one then."""
+    home.own_faces.put_away(id, home.own_faces.get(id).version)
+    return list_faces(home)
+
+
+@router.get("/faces/{name}", response_class=Response)
+def get_face(name: str, home: AtHome) -> Response:
+    """The font of a face. Raises `NotThere`."""
+    if name in CALLED:
+        return FileResponse(file_of(name), media_type="font/woff2", headers=A_DAY)
+    font = b64decode(home.own_faces.get(name).body.font)
+    return Response(font, media_type="font/woff2", headers=A_DAY)
 
 
 @router.get("/sample")

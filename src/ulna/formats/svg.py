@@ -18,7 +18,7 @@ from ulna.core.paper import patterns
 from ulna.core.paper.shelf import Paper, Shelf, Side
 from ulna.core.parts.pieces import Piece
 from ulna.core.photos.look import Look
-from ulna.formats.faces import SHIPPED
+from ulna.core.words.faces import Typefaces
 from ulna.formats.ink import in_ink
 from ulna.formats.texts import plain
 
@@ -83,7 +83,7 @@ def _box(rect: Rect) -> str:
 # ---- the page --------------------------------------------------------------------------------------
 
 
-def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -> str:
+def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph, faces: Typefaces) -> str:
     """The page as it will look, at true size, without a word on it; `photo` gives a photo's address by its look."""
     whole = evaluated.format.whole
     w, h = whole.width.inches, whole.height.inches
@@ -93,7 +93,7 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -
     lines = sorted(evaluated.lines, key=lambda line: order[line.part], reverse=True)
     for k, piece in enumerate(evaluated.pieces):
         while lines and order[lines[-1].part] < order[piece.part]:  # each at the level of its part
-            body.append(_line_of(lines.pop()))
+            body.append(_line_of(lines.pop(), faces))
         body.append(
             _shadow(piece)
             + (
@@ -102,7 +102,7 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph) -
                 else _piece(piece, shelf, picture, defs, drawn)
             )
         )
-    body += [_line_of(line) for line in reversed(lines)]
+    body += [_line_of(line, faces) for line in reversed(lines)]
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:g}in" height="{h:g}in" viewBox="0 0 {w:g} {h:g}">'
         f'<defs><clipPath id="page"><rect width="{w:g}" height="{h:g}"/></clipPath>{"".join(defs)}</defs>'
@@ -221,12 +221,14 @@ def _cut_shape(piece: Piece, pattern: str, defs: list[str]) -> str:
     return f'<g transform="{_laid(piece)}"><g clip-path="url(#{clip})">{paper}</g></g>'
 
 
-def _line_of(line: DrawnLine) -> str:
+def _line_of(line: DrawnLine, faces: Typefaces) -> str:
     if line.kind == "axis":
         return ""
     move = f"translate({line.box.x.inches:.6g} {line.box.y.inches:.6g})"
     if line.written is not None:
-        return f'<path d="{polygons.path(*in_ink(line.written, SHIPPED[line.face]))}" transform="{move}" fill="{INK}"/>'
+        return (
+            f'<path d="{polygons.path(*in_ink(line.written, faces[line.face]))}" transform="{move}" fill="{INK}"/>'
+        )
     if line.kind == "rule":
         return f'<path d="{line.path}" transform="{move}" fill="none" stroke="#8d867a" stroke-width="0.012"/>'
     return (

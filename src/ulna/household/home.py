@@ -12,6 +12,7 @@ import itertools
 import json
 import re
 import threading
+from base64 import b64decode
 from collections.abc import Callable, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
 from pathlib import Path
@@ -35,9 +36,10 @@ from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.print_list import PrintList
+from ulna.core.words.faces import OwnFace
 from ulna.formats import collection
 from ulna.formats.documents import held, written
-from ulna.formats.faces import SHIPPED
+from ulna.formats.faces import Faces
 from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.household import letters
 from ulna.household.darkroom import Darkroom
@@ -126,13 +128,14 @@ class Household:
         self.cut_lists = Documents(self.library, "cutting", Cutting)
         self.sets = Documents(self.library, "set", PageSet)
         self.all_settings = Documents(self.library, "settings", Settings)
+        self.own_faces = Documents(self.library, "face", OwnFace)
         self.pictures = PictureBox(home / "pictures")
         self.darkroom = Darkroom()
         self.roll = Roll(self.library, self.pictures, self.darkroom)
         self.printing = Printing(self.library, self.roll, self.darkroom, printer)
         found: tuple[Documents[Any], ...] = (
-            self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings, self.roll.records,
-            self.roll.templates, self.printing.lists, self.printing.runs,
+            self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings,
+            self.own_faces, self.roll.records, self.roll.templates, self.printing.lists, self.printing.runs,
         )  # fmt: skip
         self.documents = {documents.kind: documents for documents in found}
         self.planroom = planroom or Here()
@@ -416,7 +419,7 @@ class Household:
 
     def ground(self, format: PageFormat, page: str | None = None) -> Ground:
         """What a page is worked out against; the same ground for as long as nothing on it changes."""
-        kinds = ["kit", "photo", "template", "settings", "cuttings", "keeps"]
+        kinds = ["kit", "photo", "template", "settings", "face", "cuttings", "keeps"]
         takings = letters.elsewhere(self, page)
         return self.cached(
             ("ground", page, format, takings),
@@ -426,12 +429,17 @@ class Household:
                 replace(self.shelf_for(page), letters_left=letters.left_by(self, takings)),
                 self.photos(),
                 self.ruler(),
-                SHIPPED,
+                self.faces(),
                 {hand.id: hand for hand in self.settings().body.hands},
                 self.punches(),
                 self.settings().body.gut,
             ),
         )
+
+    def faces(self) -> Faces:
+        """Those that ship, and the household's own."""
+        own = self.own_faces
+        return self.cached("faces", ["face"], lambda: Faces({k.id: b64decode(k.body.font) for k in own.all()}))
 
     def called(self, name: str) -> str:
         """The name, with the next number behind it where a page is called so already: "New page 2"."""

@@ -6,7 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type Alphabet, type Letters, lettersQuery } from "../../api/letters";
 import { useUsual } from "../../api/usual";
 import { colours, figures, words } from "../../app/theme";
-import { FACES } from "../../parts/faces";
+import { FaceChoice } from "../../parts/FaceChoice";
 import { newId } from "../../parts/kinds";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
@@ -100,10 +100,9 @@ function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
           onCommit={(height) => onChange("changed a cap height", { height }, "height")}
         />
         high, looks like
-        <Choice
+        <FaceChoice
           label={`Face of ${one.name}`}
           value={one.face}
-          options={FACES}
           onChange={(face) => onChange("changed a face", { face })}
         />
         <Choice

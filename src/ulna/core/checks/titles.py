@@ -14,6 +14,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length
 from ulna.core.parts.kinds.title import Title, face_of, fitted_to_room, longest, taken
 from ulna.core.parts.pieces import Ground
+from ulna.core.words.faces import FALLBACK
 
 
 def told(plan: Any, standing: Mapping[str, Any], ground: Ground) -> Iterator[Finding]:
@@ -32,6 +33,12 @@ def _unknown(part: Title, ground: Ground) -> Iterator[Finding]:
                 part, styles=tuple(replace(s, alphabet=None) if s is style else s for s in part.styles)
             )
             yield Finding("alphabet-gone", "warn", part.id, told, (Remedy("Cut it from paper", mended),))
+        if style.alphabet is None and style.face not in ground.faces:
+            told = "Its face is not in this household; it is set in plain capitals."
+            plain = tuple(replace(s, face=FALLBACK) if s is style else s for s in part.styles)
+            yield Finding(
+                "face-gone", "note", part.id, told, (Remedy("Plain capitals", replace(part, styles=plain)),)
+            )
         face = face_of(style, ground)
         lacks = sorted(
             {one.character for one in taken(part) if one.style == k and face.glyph(one.character) is None}

@@ -9,12 +9,25 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Literal, Protocol
+from typing import Annotated, Literal, Protocol
 
 from ulna.core.geometry.polygons import Bounds, Point, Polygon, bounds, inside
+from ulna.core.ranges import Text, Title
 
-FaceName = Literal["plain", "heavy", "slab", "script", "typewriter", "hand"]
+ShippedName = Literal["plain", "heavy", "slab", "script", "typewriter", "hand"]
 """Plain capitals, heavy block, slab, script, typewriter, hand."""
+FaceName = Annotated[str, Text(form=r"^[a-z][a-z0-9-]{0,59}$")]
+"""One that ships, or the id of a household's own."""
+FALLBACK: ShippedName = "plain"
+"""What is set in its place where a face is not there."""
+
+
+@dataclass(frozen=True, slots=True)
+class OwnFace:
+    """A household's own face: what it is called, and its font as WOFF2 in base 64."""
+
+    name: Title
+    font: Annotated[str, Text(4_000_000)]
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,131 +1,46 @@
-"""The faces that ship with Ulna, read from their fonts when one is first asked for."""
+"""The faces that ship with Ulna, and with them a household's own."""
 
 from __future__ import annotations
 
+import io
 from collections.abc import Iterator, Mapping
-from functools import cache
+from functools import cache, lru_cache
 from pathlib import Path
-from typing import Any, get_args
+from typing import get_args
 
-from fontTools.pens.basePen import BasePen
-from fontTools.ttLib import TTFont
-
-from ulna.core.geometry.polygons import Point, Polygon, area, inside
-from ulna.core.words.faces import Bit, FaceName, Glyph, Typeface
-
-STEPS = 8
-"""Into so many short lines a curve is drawn out: at a cap height of 3 in they are off by less than 1/100 in."""
-LEAST_AREA = 1e-4
+from ulna.core.words.faces import FALLBACK, FaceName, ShippedName, Typeface, Typefaces
+from ulna.formats.faces.reading import FontFace
 
 
-class _Lines(BasePen):  # type: ignore[misc]  # it comes without types
-    """Takes a glyph's outline as closed lines of points, in the font's units, up being positive."""
+class Faces(Mapping[FaceName, Typeface]):
+    """Those that ship and `own` ones, as WOFF2, by name. What is not there looks like the plain one."""
 
-    def __init__(self, glyphs: Any) -> None:
-        super().__init__(glyphs)
-        self.contours: list[list[Point]] = []
-
-    def _moveTo(self, pt: Point) -> None:
-        self.contours.append([pt])
-
-    def _lineTo(self, pt: Point) -> None:
-        self.contours[-1].append(pt)
-
-    def _curveToOne(self, one: Point, two: Point, end: Point) -> None:
-        begin = self.contours[-1][-1]
-        for k in range(1, STEPS + 1):
-            t = k / STEPS
-            a, b, c, d = (1 - t) ** 3, 3 * t * (1 - t) ** 2, 3 * t * t * (1 - t), t**3
-            self.contours[-1].append(
-                (
-                    a * begin[0] + b * one[0] + c * two[0] + d * end[0],
-                    a * begin[1] + b * one[1] + c * two[1] + d * end[1],
-                )
-            )
-
-
-class ShippedFace:
-    """A font as a face."""
-
-    def __init__(self, file: Path) -> None:
-        self.font = TTFont(file, lazy=True)
-        self.names = self.font.getBestCmap()
-        self.glyphs = self.font.getGlyphSet()
-        self.cap = self._top_of("H")
-        self.em = float(self.font["head"].unitsPerEm) / self.cap
-        self.known: dict[str, Glyph | None] = {}
-
-    def glyph(self, character: str) -> Glyph | None:
-        if character not in self.known:
-            self.known[character] = self._read(character)
-        return self.known[character]
-
-    def advance(self, character: str) -> float | None:
-        name = self.names.get(ord(character)) if len(character) == 1 else None
-        return None if name is None else float(self.glyphs[name].width) / self.cap
-
-    def _contours(self, character: str) -> list[list[Point]]:
-        pen = _Lines(self.glyphs)
-        self.glyphs[self.names[ord(character)]].draw(pen)
-        return pen.contours
-
-    def _top_of(self, character: str) -> float:
-        return max(y for contour in self._contours(character) for _, y in contour)
-
-    def _read(self, character: str) -> Glyph | None:
-        if len(character) != 1 or ord(character) not in self.names:
-            return None
-        lines = [_clean(contour, self.cap) for contour in self._contours(character)]
-        lines = [line for line in lines if len(line) > 2 and abs(area(line)) > LEAST_AREA]
-        if not lines:
-            return None
-        left = min(x for line in lines for x, _ in line)
-        lines = [tuple((x - left, y) for x, y in line) for line in lines]
-        return Glyph.of(tuple(_bits(lines)), self.glyphs[self.names[ord(character)]].width / self.cap)
-
-
-def _clean(contour: list[Point], cap: float) -> Polygon:
-    """In cap heights, down being positive, without points twice."""
-    found = list[Point]()
-    for x, y in contour:
-        point = round(x / cap, 6), round(-y / cap, 6)
-        if not found or found[-1] != point:
-            found.append(point)
-    if len(found) > 1 and found[0] == found[-1]:
-        found.pop()
-    return tuple(found)
-
-
-def _bits(lines: list[Polygon]) -> Iterator[Bit]:
-    """Outlines with the counters that lie in them: a line inside one other is a counter of that."""
-    within = {
-        k: [n for n, other in enumerate(lines) if n != k and inside(line[0], other)] for k, line in enumerate(lines)
-    }
-    for k, line in enumerate(lines):
-        if len(within[k]) % 2 == 0:
-            yield Bit(
-                line, tuple(lines[n] for n in within if k in within[n] and len(within[n]) == len(within[k]) + 1)
-            )
-
-
-class _Shipped(Mapping[FaceName, Typeface]):
-    """All of them by name; read when asked for."""
+    def __init__(self, own: Mapping[FaceName, bytes] | None = None) -> None:
+        self.own = own or {}
 
     def __getitem__(self, name: FaceName) -> Typeface:
-        return _read(name)
+        if name in self.own:
+            return _own(self.own[name])
+        return _shipped(name if name in get_args(ShippedName) else FALLBACK)
 
     def __iter__(self) -> Iterator[FaceName]:
-        return iter(get_args(FaceName))
+        return iter((*get_args(ShippedName), *self.own))
 
     def __len__(self) -> int:
-        return len(get_args(FaceName))
+        return len(get_args(ShippedName)) + len(self.own)
+
+    def __contains__(self, name: object) -> bool:
+        return name in self.own or name in get_args(ShippedName)
 
 
 @cache
-def _read(name: FaceName) -> Typeface:
-    if name not in get_args(FaceName):
-        raise KeyError(name)
-    return ShippedFace(file_of(name))
+def _shipped(name: FaceName) -> Typeface:
+    return FontFace(file_of(name))
+
+
+@lru_cache(40)
+def _own(font: bytes) -> Typeface:
+    return FontFace(io.BytesIO(font))
 
 
 def file_of(name: FaceName) -> Path:
@@ -133,4 +48,4 @@ def file_of(name: FaceName) -> Path:
     return Path(__file__).parent / f"{name}.woff2"
 
 
-SHIPPED: Mapping[FaceName, Typeface] = _Shipped()
+SHIPPED: Typefaces = Faces()
