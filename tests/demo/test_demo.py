@@ -68,12 +68,14 @@ def test_one_page_is_planned_one_half_cut_one_finished(home: Household) -> None:
 
 
 def test_everything_on_its_pages_can_be_cut(home: Household) -> None:
-    """From its own kits; and nothing on them is a stop or a warning."""
+    """From its own kits; and nothing on them is a stop or a warning, but that one title is an O short, on purpose."""
+    told = list[str]()
     for id in pages(home).values():
         cuts = page_cuts(home, id)
         assert cuts.lacking == () and cuts.new == () and cuts.gone == ()
         findings = home.evaluated(home.page(id), id).findings
-        assert [f.sentence for f in findings if f.severity != "note"] == []
+        told += [f.sentence for f in findings if f.severity != "note"]
+    assert told == ["Painted block has two O left; it takes one more O."]
 
 
 def test_its_photos_differ_in_shape_lightness_and_sharpness(home: Household) -> None:

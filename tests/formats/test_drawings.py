@@ -29,6 +29,7 @@ from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
 from ulna.formats import cut_csv, cut_pdf, pdf_words, svg
 from ulna.formats.documents import read, written
+from ulna.formats.faces import SHIPPED
 
 PAPERS = (paper("cream"), paper("ink", strip="1/2"))
 NAMES = {"cream": "Cream", "ink": "Ink"}
@@ -121,7 +122,7 @@ def test_a_sheet_as_svg_has_its_true_size() -> None:
 def test_the_page_as_svg_is_as_large_as_the_page_and_shows_its_photos() -> None:
     """24 × 12 in; the photo over the gutter is drawn in both halves."""
     drawing = ET.fromstring(
-        svg.page(page(), Shelf.of(list(PAPERS)), lambda id: None, lambda id, look: f"data:{id}")
+        svg.page(page(), Shelf.of(list(PAPERS)), lambda id: None, lambda id, look: f"data:{id}", SHIPPED)
     )
     assert (drawing.get("width"), drawing.get("height")) == ("24in", "12in")
     assert [i.get("href") for i in drawing.iter(f"{SVG}image")] == ["data:heron", "data:heron"]
@@ -131,7 +132,7 @@ def test_the_page_as_png_has_the_width_that_was_asked() -> None:
     """A picture to send to a friend."""
     from PIL import Image
 
-    png = svg.raster(svg.page(page(), Shelf.of(list(PAPERS)), lambda _: None, lambda *_: None), 600)
+    png = svg.raster(svg.page(page(), Shelf.of(list(PAPERS)), lambda _: None, lambda *_: None, SHIPPED), 600)
     assert Image.open(io.BytesIO(png)).size == (600, 300)
 
 

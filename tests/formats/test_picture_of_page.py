@@ -25,6 +25,7 @@ from ulna.core.photos.crop import Framing
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.prints import Print
 from ulna.formats import svg
+from ulna.formats.faces import SHIPPED
 
 DPI = 40
 CREAM, INK, REED, RED, BLUE = (244, 239, 228), (34, 40, 49), (60, 120, 80), (200, 30, 30), (30, 30, 200)
@@ -62,7 +63,7 @@ def drawn(plan: PagePlan) -> Image.Image:
     """The page as a person gets it, 40 pixels to the inch."""
     data = f"data:image/jpeg;base64,{base64.b64encode(halves(RED, BLUE)).decode()}"
     evaluated = evaluate(plan, ground(plan.format, *PAPERS, photos={"halves": PHOTO}))
-    markup = svg.page(evaluated, Shelf.of(list(PAPERS)), lambda _: None, lambda *_: data)
+    markup = svg.page(evaluated, Shelf.of(list(PAPERS)), lambda _: None, lambda *_: data, SHIPPED)
     picture = Image.open(io.BytesIO(svg.raster(markup, round(plan.format.whole.width.inches * DPI))))
     return picture.convert("RGB")
 

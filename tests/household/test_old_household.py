@@ -9,6 +9,7 @@ from typing import Any
 
 import pytest
 
+from ulna.core.kit.settings import USUAL_PROMPTS
 from ulna.core.words.writing import USUAL_HANDS
 from ulna.formats.documents import written
 from ulna.household.cutting import page_cuts
@@ -38,18 +39,23 @@ def test_every_document_opens_and_is_written_as_it_was(home: Household) -> None:
             assert as_then(written(kept.body)) == raw[kept.id], kept.id
 
 
-SINCE = {("pile", "not sorted"), ("up", "A"), ("across", 1), ("down", 1)}
+SINCE = {
+    ("pile", "not sorted"), ("up", "A"), ("across", 1), ("down", 1), ("lines", None), ("printed_low", "0 in"),
+    ("printed_right", "0 in"),
+}  # fmt: skip
 """What was not written then, as it is where nobody said otherwise."""
 
 
-HANDS = [written(hand) for hand in USUAL_HANDS]
+NEW_LISTS = (
+    ("alphabets", []), ("hands", [written(hand) for hand in USUAL_HANDS]), ("prompts", list(USUAL_PROMPTS)),
+)  # fmt: skip
 
 
 def as_then(value: Any) -> Any:
     if isinstance(value, list):
         return [as_then(one) for one in value]
     if isinstance(value, dict):
-        known = {k: v for k, v in value.items() if (k, v) not in (("alphabets", []), ("hands", HANDS))}
+        known = {k: v for k, v in value.items() if (k, v) not in NEW_LISTS}
         return {k: as_then(v) for k, v in known.items() if isinstance(v, list | dict) or (k, v) not in SINCE}
     return value
 

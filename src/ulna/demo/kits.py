@@ -7,7 +7,21 @@ from dataclasses import replace
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, inches, mm, parse
 from ulna.core.paper.patterns import PATTERNS
-from ulna.core.paper.shelf import Card, Edge, Face, Form, Kit, Paper, Pile, Side, Stock, Strip, Thing, ThingKind
+from ulna.core.paper.shelf import (
+    Card,
+    CardLines,
+    Edge,
+    Face,
+    Form,
+    Kit,
+    Paper,
+    Pile,
+    Side,
+    Stock,
+    Strip,
+    Thing,
+    ThingKind,
+)
 from ulna.core.words.alphabets import Alphabet, MeasuredWord
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
@@ -48,8 +62,14 @@ def _cut_apart(sheet: Paper) -> Paper:
     return replace(sheet, cards=(*large, *small))
 
 
+LINES = CardLines(parse("1 3/16"), parse("3/8"), parse("3/8"), parse("3/8"))
+"""Of the large cards: their lines to write on, as measured."""
+
+
 def _printed(name: str, left: int, top: int, width: int) -> Card:
-    return Card(name, Rect(inches(left), inches(top), inches(width), inches(3)))
+    return Card(
+        name, Rect(inches(left), inches(top), inches(width), inches(3)), lines=LINES if width == 4 else None
+    )
 
 
 def _thing(kit: str, name: str, kind: str, count: int, length: Length | None = None, note: str = "") -> Thing:
@@ -159,7 +179,7 @@ def towpath() -> Kit:
                 f"{k}-painted-block",
                 "Painted block",
                 inches(1),
-                "AABBCDDEEEFGHHIIKKLLMNNOOOPRRSSSTTUVWXYZ 1122345678890",
+                "AABBCDDEEEFGHHIIKKLLMNNOOPRRSSSTTUVWXYZ 1122345678890",
                 face="heavy",
                 material="chipboard",
                 thickness=inches(0, 1, 16),

@@ -10,10 +10,12 @@ from ulna.core.measure import ZERO, Length, parse
 from ulna.core.page.plan import Group, PagePlan
 from ulna.core.page_formats import PageName, of_kind
 from ulna.core.paper.shelf import Face
+from ulna.core.parts.built_up import Under
 from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.cutout import Cutout
+from ulna.core.parts.kinds.date import Date
 from ulna.core.parts.kinds.grid import Cell, Grid
 from ulna.core.parts.kinds.joint import Joint
 from ulna.core.parts.kinds.mitred import Mitred
@@ -27,7 +29,8 @@ from ulna.core.parts.kinds.tiles import Tiles
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.kinds.words import Words
-from ulna.core.parts.lettering import Style
+from ulna.core.parts.kinds.wordstrips import Parting, WordStrips
+from ulna.core.parts.lettering import Style, Swap
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
@@ -125,9 +128,25 @@ def locks(photos: dict[str, str]) -> PagePlan:
                 "21\nLOCKS",
                 (Style("towpath-small-capitals"), Style("towpath-painted-block")),
                 lines=parse("-3/16"),
+                swaps=(Swap("O", "0", 1),),
+                under=(Under("outline", parse("1/8"), _papers("towpath-cream")),),
                 place=_at("right", "4 1/8", "5 7/8"),
             ),
-            Card("card", "towpath-little-cards", "words", angle=4.0, place=_at("left", "1 1/2", "8 1/2")),
+            Card("card", "towpath-little-cards", "words", place=_at("left", "1 1/2", "8 1/2")),
+            Words(
+                "words",
+                "Pip would not give up the tiller until Bridge 62. One windlass dropped in, one fished out.",
+                width=parse("3 1/4"),
+                height=parse("3"),
+                first=parse("1 3/16"),
+                pitch=parse("3/8"),
+                place=Place("left", Across("left", parse("3/8"), "card"), Down("top", ZERO, "card")),
+            ),
+            Date(
+                "date",
+                "14 March 2026",
+                place=Place("right", Across("right", parse("1")), Down("bottom", parse("3/8"))),
+            ),
             Cutout(
                 "tag",
                 "tag",
@@ -203,9 +222,18 @@ def engine(photos: dict[str, str]) -> PagePlan:
                 "words",
                 "Out in nineteen pieces, back in twenty. Rivet sat on the manual.",
                 width=parse("2"),
+                align="centre",
+                ruled=True,
                 paper=_paper("wharf-white"),
                 margin=parse("3/16"),
                 place=_at("left", "5", "6 5/8"),
+            ),
+            Title(
+                "title",
+                "1999 BOLTS?",
+                (Style("towpath-small-capitals"),),
+                swaps=(Swap("9", "6", 1),),
+                place=Place("left", Across("centre", ZERO), Down("top", parse("5 3/8"))),
             ),
         ),
     )
@@ -269,22 +297,34 @@ def rain(photos: dict[str, str]) -> PagePlan:
             ),
             Title(
                 "title",
-                "Rain on the roof",
-                (Style(face="heavy", papers=_papers("towpath-ink", ("towpath-feather", "B"))),),
+                "RAIN ON\nTHE ROOF",
+                (Style("towpath-painted-block"),),
                 align="right",
-                fit=True,
+                under=(Under("outline", parse("1/8"), _papers("towpath-cream")),),
+                place=Place("left", Across("right", parse("5/8")), Down("top", parse("6"))),
+            ),
+            WordStrips(
+                "strips",
+                "Nobody minded staying in.",
                 width=parse("4 1/2"),
-                height=parse("1"),
-                drawn=True,
-                layers=2,
-                place=Place("left", Across("right", parse("5/8")), Down("top", parse("6 1/4"))),
+                papers=_papers("towpath-cream"),
+                parted=(Parting(1, 1, parse("1/2")),),
+                place=Place("left", Across("left", parse("6 7/8")), Down("top", parse("8 3/8"))),
+            ),
+            Cutout(
+                "drop",
+                "heart",
+                parse("3/8"),
+                parse("3/8"),
+                choice=_paper("towpath-ink"),
+                place=Place("left", Across("left", parse("1 3/16"), "strips"), Down("top", ZERO, "strips")),
             ),
             Pocket(
                 "letters",
                 parse("4 1/2"),
-                parse("3"),
+                parse("2 1/4"),
                 parse("1/8"),
-                parse("1"),
+                parse("3/8"),
                 _paper("towpath-rain", "B"),
                 _paper("towpath-cream"),
                 Place("left", Across("right", parse("5/8")), Down("bottom", parse("5/8"))),
@@ -319,13 +359,13 @@ def market(photos: dict[str, str]) -> PagePlan:
                 "market",
                 _print(photos["Wharf market"], "3", "2"),
                 (_mat("1/8", "wharf-awning", "B"),),
-                Place("left", Across("centre", ZERO), Down("top", parse("3/4"))),
+                Place("left", Across("right", parse("1/4")), Down("top", parse("3/4"))),
             ),
             PhotoPart(
                 "kettle",
                 _print(photos["Kettle on"], "3", "3", parse("1/8"), shape="circle"),
                 (_mat("1/8", "wharf-verdigris"),),
-                Place("left", Across("centre", ZERO), Down("bottom", parse("3/4"))),
+                Place("left", Across("right", parse("1/4")), Down("bottom", parse("3/4"))),
             ),
             PhotoPart(
                 "moored",
@@ -335,10 +375,11 @@ def market(photos: dict[str, str]) -> PagePlan:
             ),
             Title(
                 "title",
-                "OFF TO\nMARKET",
-                (Style("towpath-small-capitals"),),
-                align="centre",
-                place=Place("left", Across("centre", ZERO), Down("top", parse("3 1/8"))),
+                "OFF TO MARKET",
+                (Style(face="slab", height=parse("3/8"), papers=_papers("wharf-painted-tin")),),
+                upright="up",
+                layers=2,
+                place=Place("left", Across("left", parse("5/16")), Down("centre", ZERO)),
             ),
             Pocket(
                 "list",

@@ -35,6 +35,8 @@ def _hard_to_read(under: Sequence[Piece], box: Rect, ground: Ground) -> str:
         paper = ground.shelf.papers.get(piece.choice.paper or "")
         if piece.role == "print":
             return piece.name
+        if piece.role == "card":
+            return ""  # it is printed to be written on
         if paper is not None and paper.face(piece.choice.side).busy >= LIVELY:
             return f"{paper.name}, which is {'busy' if paper.face(piece.choice.side).busy > LIVELY else 'lively'}"
         if piece.rect.contains(box) and not piece.outline and not piece.holes:

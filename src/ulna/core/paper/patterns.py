@@ -314,7 +314,7 @@ def _cards(c: Callable[[int], str]) -> Tile:
         marks.append(Mark(_box(x, y, w, 0.006) + _box(x, y, 0.006, h), c(4), opacity=0.6))
         for line in range(4):
             marks.append(
-                Mark(_box(x + 0.1, y + 0.3 + line * 0.1, w - 0.2, 0.008), c(4) if line else c(0), opacity=0.8)
+                Mark(_box(x + 0.1, y + 0.297 + line * 0.094, w - 0.2, 0.008), c(4) if line else c(0), opacity=0.8)
             )
     return Tile(1, 1.5, c(0), tuple(marks))
 
