@@ -7217,7 +7217,7 @@ export interface components {
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
-         *     tell the page's story have its text, whatever they had.
+         *     tell the page's story have its text, whatever they had, those of a series that of the first of them.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it.
@@ -7248,7 +7248,7 @@ export interface components {
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
-         *     tell the page's story have its text, whatever they had.
+         *     tell the page's story have its text, whatever they had, those of a series that of the first of them.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it.
@@ -9516,6 +9516,7 @@ export interface components {
          *     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
          *     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
          *     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
+         *     Blocks that share the name of a `series` share one text, and may be `numbered`.
          */
         "WordsPart-Input": {
             /**
@@ -9557,6 +9558,8 @@ export interface components {
             margin: string;
             /** @default 0 */
             more: number;
+            /** @default false */
+            numbered: boolean;
             paper?: components["schemas"]["PaperChoice-Input"] | null;
             pitch?: string | null;
             /**
@@ -9576,6 +9579,8 @@ export interface components {
             place: components["schemas"]["Place-Input"];
             /** @default false */
             ruled: boolean;
+            /** @default  */
+            series: string;
             /**
              * @default rectangle
              * @enum {string}
@@ -9607,6 +9612,7 @@ export interface components {
          *     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
          *     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
          *     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
+         *     Blocks that share the name of a `series` share one text, and may be `numbered`.
          */
         "WordsPart-Output": {
             /**
@@ -9648,6 +9654,8 @@ export interface components {
             margin: string;
             /** @default 0 */
             more: number;
+            /** @default false */
+            numbered: boolean;
             paper: components["schemas"]["PaperChoice-Output"] | null;
             pitch: string | null;
             /**
@@ -9667,6 +9675,8 @@ export interface components {
             place: components["schemas"]["Place-Output"];
             /** @default false */
             ruled: boolean;
+            /** @default  */
+            series: string;
             /**
              * @default rectangle
              * @enum {string}

@@ -124,7 +124,7 @@ def test_a_strip_of_words_is_parted_at_a_leaf(page: Page) -> None:
         ("Shape width", "1/2"), ("Shape height", "1/2"), ("Distance across", "5 1/2"), ("Distance down", "5 3/4"),
     ):  # fmt: skip
         put(page, label, value)
-    row(page, "Strips of words").click()
+    row(page, "Strips of words “out").click()
     expect(page.get_by_text("runs under heart")).to_be_visible()
     strips = page.locator("[data-part^=wordstrips] [data-piece]")
     expect(strips).to_have_count(1)

@@ -9,6 +9,7 @@ import { linesQuery } from "../api/words";
 import { colours, figures } from "../app/theme";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
+import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
 import { HandFields } from "./HandFields";
@@ -21,23 +22,44 @@ import { CountValue, EitherValue, FIGURES, LengthValue, PaperValue, PlaceOf, Wor
 import { WordsPrint } from "./WordsPrint";
 
 const LONGEST = 20_000;
+const SERIES = 40;
 
 export function WordsFields(of: PartProps<WordsPart>) {
   const usual = useUsual();
   const { part, onChange } = of;
   const here = usePageHere();
+  const series = (here?.page.parts ?? []).filter((one) => one.kind === "words" && one.series === part.series);
+  const goesOn = Boolean(part.series) && series.length > 1 && series[0]?.id !== part.id;
   const put = (what: string, change: Partial<WordsPart>, group?: string) =>
     onChange(what, { ...part, ...change }, group);
   return (
     <>
-      <PartText
-        label="What the words say"
-        placeholder="What is written there; nothing for lines to write on"
-        rows={4}
-        most={LONGEST}
-        value={part.tells && here ? here.page.story : part.text}
-        onChange={(text) => (part.tells && here ? here.tell(text) : put("wrote words", { text }, "text"))}
-      />
+      {!goesOn && (
+        <PartText
+          label="What the words say"
+          placeholder="What is written there; nothing for lines to write on"
+          rows={4}
+          most={LONGEST}
+          value={part.tells && here ? here.page.story : part.text}
+          onChange={(text) => (part.tells && here ? here.tell(text) : put("wrote words", { text }, "text"))}
+        />
+      )}
+      {goesOn && (
+        <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>Its text goes on from the words before.</Box>
+      )}
+      <Sentence>
+        in a series
+        <InlineText
+          label="Series"
+          placeholder="of no series"
+          value={part.series}
+          width="14ch"
+          onCommit={(series) => put("put it in a series", { series: series.trim().slice(0, SERIES) })}
+        />
+        {part.series && (
+          <EitherValue of={of} field="numbered" label="Numbers" yes="numbered" no="without numbers" />
+        )}
+      </Sentence>
       <Sentence>
         <EitherValue of={of} field="tells" label="Whose words" yes="the page’s story" no="words of their own" />
       </Sentence>

@@ -14,6 +14,7 @@ from ulna.api.wire import attachment
 from ulna.core.errors import FieldError
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.regions import offers
+from ulna.core.page.series import as_set
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.words import Words, to_rule_by
 from ulna.core.words.faces import OwnFace
@@ -140,5 +141,5 @@ def list_lines(asked: LinesAsked, home: AtHome) -> list[LineOut]:
     ground, say = home.ground(asked.page.format, asked.id), home.ruler().say
     return [
         LineOut(column=one.column, down=say(one.down), starts=say(one.starts), ends=say(one.ends), text=one.text)
-        for one in to_rule_by(part, ground)
+        for one in to_rule_by(as_set(part, asked.page.parts, ground), ground)
     ]

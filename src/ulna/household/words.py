@@ -9,6 +9,7 @@ from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.page.evaluate import Evaluated
 from ulna.core.page.plan import PagePlan
+from ulna.core.page.series import as_set
 from ulna.core.parts.kinds import is_placed
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.words import Words, to_rule_by
@@ -28,7 +29,13 @@ def printed(home: Household, id: str, part: str, what: Asked, paper: PaperSize) 
     if what == "strip":
         if not isinstance(said, Words):
             raise FieldError("part", part, "it has no lines to rule", "choose a block of words")
-        return strip_pdf(plan.name, to_rule_by(said, ground), page.box(part).height, home.ruler(), paper)
+        return strip_pdf(
+            plan.name,
+            to_rule_by(as_set(said, plan.parts, ground), ground),
+            page.box(part).height,
+            home.ruler(),
+            paper,
+        )
     if not lines:
         raise FieldError("part", part, "it has no words", "write some first")
     outline = _outline(plan, page, part)

@@ -303,3 +303,39 @@ def test_a_date_is_one_line_and_its_place_is_kept() -> None:
     assert line.written and line.written.text == "27 June 2026" and not stamped.findings
     typed = evaluate(PagePlan("p", parts=(Date("d", "27 June 2026", "written", "t"),)), on(TEN_AN_INCH))
     assert typed.box("d").width == parse("1 1/4"), "twelve letters, ten an inch, on the next mark"
+
+
+# ---- a series --------------------------------------------------------------------------------------------
+
+TAG = Words(
+    "a", "one two three four five six", width=inches(1), height=inches(0, 1, 4), series="tags", numbered=True
+)
+
+
+def said_by(page: PagePlan) -> dict[str, str]:
+    """What stands on each block, without its number."""
+    found: dict[str, list[str]] = {}
+    for line in evaluate(page, on(TEN_AN_INCH)).lines:
+        if line.written and not line.written.text.isdigit():
+            found.setdefault(line.part, []).append(line.written.text)
+    return {part: " ".join(lines) for part, lines in found.items()}
+
+
+def test_one_text_runs_over_several_tags_and_stays_whole_when_one_is_dropped() -> None:
+    """Ten letters a line, a line a tag: "one two", "three four", and the last has the rest and says it is too long."""
+    three = PagePlan("p", parts=(TAG, replace(TAG, id="b"), replace(TAG, id="c")))
+    assert said_by(three) == {"a": "one two", "b": "three four", "c": "five six"}
+    moved = replace(three, parts=(three.parts[2], three.parts[0], three.parts[1]))
+    assert said_by(moved) == {"c": "one two", "a": "three four", "b": "five six"}
+    dropped = replace(three, parts=three.parts[1:])
+    assert said_by(dropped) == {"b": "one two", "c": "three four five six"}
+    (found,) = [f for f in evaluate(dropped, on(TEN_AN_INCH)).findings if f.code == "words-too-long"]
+    assert found.part == "c"
+    assert all(remedy.part.text == TAG.text for remedy in found.remedies), "what is offered has the whole text"
+
+
+def test_the_tags_of_a_series_have_their_numbers() -> None:
+    page = evaluate(PagePlan("p", parts=(TAG, replace(TAG, id="b"))), on(TEN_AN_INCH))
+    numbers = [line.written.text for line in page.lines if line.written and line.written.text.isdigit()]
+    assert numbers == ["1", "2"]
+    assert page.parts[1].arithmetic.startswith("2 of 2: ")

@@ -13,7 +13,7 @@ from shapely import Geometry, MultiPolygon, box, unary_union
 from shapely.geometry import Polygon as Area
 from shapely.geometry.polygon import orient
 
-from ulna.core.geometry.polygons import NEGLIGIBLE, Polygon
+from ulna.core.geometry.polygons import NEGLIGIBLE, Polygon, moved
 
 ROUND = 6
 """Into so many short lines a quarter of a round corner is drawn out."""
@@ -29,16 +29,21 @@ def grown(outline: Polygon, by: float) -> Polygon:
     return _ring(max(parts, key=lambda part: part.area)) if parts else ()
 
 
-def joined(outlines: Iterable[Polygon], by: float = 0.0) -> list[Polygon]:
-    """The outer outlines of all of these together, each wider by so much; those that touch become one."""
-    whole = unary_union([Area(one).buffer(by, quad_segs=ROUND) for one in outlines])
-    return [_ring(part) for part in _parts(whole.simplify(SMOOTH))]
+def joined(outlines: Iterable[Polygon], by: float = 0.0, gap: float = 0.0) -> list[Polygon]:
+    """The outer outlines of all of these together, each wider by so much; those that touch become one, and with a `gap`
+    those that stand up to twice as far apart as well."""
+    every = tuple(outlines)
+    x, y = min(x for one in every for x, _ in one), min(y for one in every for _, y in one)
+    found = _joined(tuple(tuple((round(a - x, 7), round(b - y, 7)) for a, b in one) for one in every), by, gap)
+    return [moved(one, x, y) for one in found]
 
 
-def closed(outlines: Iterable[Polygon], by: float, gap: float) -> list[Polygon]:
-    """As `joined`, with gaps of up to twice `gap` between what is joined closed as well."""
-    whole = unary_union([Area(one).buffer(by + gap, quad_segs=ROUND) for one in outlines]).buffer(-gap)
-    return [_ring(part) for part in _parts(whole.simplify(SMOOTH))]
+@lru_cache(2_048)
+def _joined(outlines: tuple[Polygon, ...], by: float, gap: float) -> tuple[Polygon, ...]:
+    """Remembered wherever it lies: the letters of a title are the same after each key that is pressed."""
+    whole = unary_union([Area(one).buffer(by + gap, quad_segs=ROUND) for one in outlines])
+    whole = whole.buffer(-gap) if gap else whole
+    return tuple(_ring(part) for part in _parts(whole.simplify(SMOOTH)))
 
 
 def hull(outlines: Iterable[Polygon], by: float) -> Polygon:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Annotated, ClassVar
 
@@ -44,7 +45,7 @@ class Keep:
 @dataclass(frozen=True, slots=True)
 class PagePlan:
     """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
-    tell the page's story have its text, whatever they had.
+    tell the page's story have its text, whatever they had, those of a series that of the first of them.
 
     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
     back for it.
@@ -60,12 +61,19 @@ class PagePlan:
     keeps: Annotated[tuple[Keep, ...], Many(MOST_PARTS)] = ()
 
     def __post_init__(self) -> None:
-        if any(isinstance(part, Words) and part.tells and part.text != self.story for part in self.parts):
-            parts = (
-                replace(part, text=self.story) if isinstance(part, Words) and part.tells else part
-                for part in self.parts
-            )
-            object.__setattr__(self, "parts", tuple(parts))
+        texts = dict[str, str]()
+        for part in self.parts:
+            if isinstance(part, Words) and part.series:
+                texts.setdefault(part.series, self.story if part.tells else part.text)
+        parts = tuple(self._with_its_text(part, texts) for part in self.parts)
+        if any(one is not other for one, other in zip(parts, self.parts, strict=True)):
+            object.__setattr__(self, "parts", parts)
+
+    def _with_its_text(self, part: Part, texts: Mapping[str, str]) -> Part:
+        if not isinstance(part, Words):
+            return part
+        text = texts.get(part.series) if part.series else self.story if part.tells else part.text
+        return part if text is None or text == part.text else replace(part, text=text)
 
     def part(self, id: str) -> Part:
         """Raises `NotOnShelf`."""

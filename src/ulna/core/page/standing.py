@@ -10,10 +10,13 @@ from dataclasses import dataclass, replace
 
 from ulna.core.findings import Finding, Remedy, Severity
 from ulna.core.geometry.rects import Rect
+from ulna.core.page import series
 from ulna.core.page.flush import is_flush
+from ulna.core.page.series import Share
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts import place as places
 from ulna.core.parts.kinds import Part, Placed, is_placed, names_of, traits, work_out
+from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.pieces import Built, Ground
 from ulna.core.parts.place import Across, Down, Place, place_at
 
@@ -38,6 +41,7 @@ def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
     """Every part by its id, in the order of the recipe."""
     by_id = {part.id: part for part in parts}
     names = names_of(parts, ground)
+    shares = series.shared(parts, ground)
     found: dict[str, Standing] = {}
     looping = _loops(by_id)
     todo = [(part, False) for part in reversed(parts)]
@@ -51,7 +55,7 @@ def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
             todo.append((part, True))
             todo += [(one, False) for one in missing]
             continue
-        found[part.id] = _standing(part, found, names, part.id in looping, ground)
+        found[part.id] = _standing(part, found, names, part.id in looping, ground, shares.get(part.id))
     return {part.id: found[part.id] for part in parts}
 
 
@@ -90,7 +94,12 @@ def on_page(place: Place) -> Place:
 
 
 def _standing(
-    part: Part, found: Mapping[str, Standing], names: Mapping[str, str], loops: bool, ground: Ground
+    part: Part,
+    found: Mapping[str, Standing],
+    names: Mapping[str, str],
+    loops: bool,
+    ground: Ground,
+    share: Share | None,
 ) -> Standing:
     format = ground.format
     if not is_placed(part):
@@ -111,7 +120,9 @@ def _standing(
     page = format.page(place.on)
     in_x, in_y = _in(place.across.of, there, page), _in(place.down.of, there, page)
     room = in_x if place.base is not None else page
-    built, said = work_out(part, ground, room)
+    built, said = work_out(share.part if share else part, ground, room)
+    if share and isinstance(part, Words):
+        built = series.whole_again(built, share, part)
     says = f"{said}; {places.says(part.place, format, ground.ruler, names)}."
     if not built.is_there:
         return Standing(part, built, says, None, room, findings=tuple(findings))

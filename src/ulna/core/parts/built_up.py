@@ -66,7 +66,7 @@ def in_one(of: Sequence[Polygon], by: float) -> Polygon:
     """One outline `by` wider than all of these together: where letters stand apart it closes the gaps between them, by
     as little as does."""
     for gap in (0.0, 1 / 16, 1 / 8, 1 / 4, 1 / 2, 1.0):
-        found = outlines.closed(of, by, gap)
+        found = outlines.joined(of, by, gap)
         if len(found) == 1:
             return found[0]
     return outlines.hull(of, by)

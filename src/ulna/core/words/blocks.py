@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.words.writing import Measure, WrittenLine, columns, flowed
@@ -78,7 +79,7 @@ def in_columns(text: str, block: Block, column: float, measure: Measure) -> tupl
 
 def in_shape(text: str, block: Block, shape: Polygon, height: float, measure: Measure) -> tuple[list[SetLine], str]:
     """The lines of a shape, as wide as it is where they stand, and what of the text has no room in it."""
-    rooms = list(_rooms(block, shape, height))
+    rooms = _rooms(block, shape, height)
     lines, over = (
         flowed(text, lambda k: rooms[k][2] if k < len(rooms) else None, measure) if text.strip() else ([], "")
     )
@@ -86,8 +87,13 @@ def in_shape(text: str, block: Block, shape: Polygon, height: float, measure: Me
     return [SetLine(0, *room, one) for room, one in zip(rooms, [*lines, *empty], strict=False)], over.strip()
 
 
-def _rooms(block: Block, shape: Polygon, height: float) -> Iterator[tuple[float, float, float]]:
+@lru_cache(200)
+def _rooms(block: Block, shape: Polygon, height: float) -> tuple[tuple[float, float, float], ...]:
     """How far down each line stands, where it begins and how wide it is."""
+    return tuple(_each_room(block, shape, height))
+
+
+def _each_room(block: Block, shape: Polygon, height: float) -> Iterator[tuple[float, float, float]]:
     down = block.margin + block.first
     while down <= height - block.margin + 1e-9:
         spans = [span_at(shape, down - block.apart * k / (SAMPLES - 1) * 0.999 - 1e-6) for k in range(SAMPLES)]

@@ -95,13 +95,14 @@ def flowed(text: str, wide: Callable[[int], float | None], measure: Measure) -> 
 
 def _row(waiting: deque[str], width: float, measure: Measure) -> str:
     """As many of the words that wait as go on a line, and of one that is too long alone as much of it as does."""
-    row = ""
+    words, long, space = list[str](), 0.0, measure.wide(" ")
     while waiting:
-        longer = f"{row} {waiting[0]}" if row else waiting[0]
-        if measure.wide(longer) > width:
+        longer = long + (space if words else 0.0) + measure.wide(waiting[0])
+        if longer > width:
             break
-        row = longer
-        waiting.popleft()
+        long = longer
+        words.append(waiting.popleft())
+    row = " ".join(words)
     if not row and waiting:
         word = waiting.popleft()
         fits = max(1, next((k for k in range(len(word), 0, -1) if measure.wide(word[:k]) <= width), 1))

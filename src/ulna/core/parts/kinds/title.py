@@ -232,22 +232,32 @@ def _small_word(part: Title, letters: Sequence[Letter], ground: Ground) -> tuple
 def fitted_to_room(part: Title, ground: Ground) -> Title | None:
     """With cut letters as large as they go into its room: of all marks the largest cap height that does. None where
     even 1/8 in is too large, the part itself where nothing of it is cut."""
-    if all(style.alphabet is not None for style in part.styles):
+    if not any(style.is_cut for style in part.styles):
         return part
     mark = ground.ruler.mark
-    low, high = SIZE.least.units // mark.units, max(part.width, part.height).units // mark.units
-    best: Title | None = None
+    low, high = max(1, SIZE.least.units // mark.units), max(part.width, part.height).units // mark.units
+    if part.nested:  # what is quick to tell first: nested it is never higher, and its lines are as long
+        apart = replace(part, nested=False)
+        low = max(low, _largest(apart, low, high, lambda one: _goes_in(one, ground), mark))
+        high = _largest(apart, low, high, lambda one: _goes_across(one, ground), mark)
+    best = _largest(part, low, high, lambda one: _goes_in(one, ground), mark)
+    return _as_high(part, mark * best) if best else None
+
+
+def _largest(part: Title, low: int, high: int, goes: Callable[[Title], bool], mark: Length) -> int:
+    """Of the cap heights between so many marks the largest that goes, in marks; 0 where none does."""
+    best = 0
     while low <= high:
         middle = (low + high) // 2
-        tried = replace(
-            part,
-            styles=tuple(s if s.alphabet is not None else replace(s, height=mark * middle) for s in part.styles),
-        )
-        if middle and _goes_in(tried, ground):
-            best, low = tried, middle + 1
+        if goes(_as_high(part, mark * middle)):
+            best, low = middle, middle + 1
         else:
             high = middle - 1
     return best
+
+
+def _as_high(part: Title, height: Length) -> Title:
+    return replace(part, styles=tuple(replace(s, height=height) if s.is_cut else s for s in part.styles))
 
 
 def _goes_in(part: Title, ground: Ground) -> bool:
@@ -256,6 +266,17 @@ def _goes_in(part: Title, ground: Ground) -> bool:
         return False
     left, top, right, bottom = _reach(part, letters)
     return ground.ruler.up(right - left) <= part.width and ground.ruler.up(bottom - top) <= part.height
+
+
+def _goes_across(part: Title, ground: Ground) -> bool:
+    """Whether its lines are not too long, however high it is."""
+    letters = _laid(part, ground)
+    if not letters:
+        return False
+    left, top, right, bottom = _reach(part, letters)
+    if part.upright:
+        return ground.ruler.up(bottom - top) <= part.height
+    return ground.ruler.up(right - left) <= part.width
 
 
 def longest(part: Title, ground: Ground) -> Length:
@@ -283,7 +304,7 @@ def _told(
     count = len(letters)
     said = [f"{count} letter{'' if count == 1 else 's'}, {ruler.say_size(width, height)}"]
     if part.fit:
-        caps = ", ".join(ruler.say(style.height) for style in fitted.styles if style.alphabet is None)
+        caps = ", ".join(ruler.say(style.height) for style in fitted.styles if style.is_cut)
         said.append(f"the largest capitals that fit are {caps}")
     if part.lines < ZERO and "\n" in part.text.strip():
         said.append(f"the lower line is set first, the upper one tucked {ruler.say(-part.lines)} behind it")

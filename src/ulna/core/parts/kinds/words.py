@@ -36,7 +36,8 @@ class Words:
     `height` it has that room and no more, and what does not go in goes on `elsewhere`. In a `shape` lines are as wide as
     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
-    along a line are counted from its `centre` or from the left. `tells` says that it is the page's story."""
+    along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
+    Blocks that share the name of a `series` share one text, and may be `numbered`."""
 
     kind: ClassVar[str] = "words"
     level: ClassVar[str] = "over"
@@ -59,6 +60,8 @@ class Words:
     margin: Gap = inches(0, 1, 4)
     centre: bool = True
     tells: bool = False
+    series: Annotated[str, Text(40)] = ""
+    numbered: bool = False
     place: Place = field(default_factory=Place)
 
 
