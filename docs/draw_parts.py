@@ -11,6 +11,7 @@ from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper.shelf import Face, Shelf
+from ulna.core.parts.built_up import Under
 from ulna.core.parts.joined import Joined
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.band import Band
@@ -29,11 +30,13 @@ from ulna.core.parts.kinds.rounds import Rounds
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.tape import Tape
 from ulna.core.parts.kinds.tiles import Taken, Tiles
-from ulna.core.parts.kinds.title import Style, Title
+from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import Torn
 from ulna.core.parts.kinds.words import Words
+from ulna.core.parts.lettering import Style
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
+from ulna.core.parts.openings import Openings
 from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.prints import Print
@@ -184,11 +187,18 @@ def letters() -> list[Part]:
     cut = Style(face="heavy", height=inches(1), papers=(RED, TIN, GREEN))
     two = (Style("towpath-small-capitals"), Style("towpath-painted-block"))
     told = "Out in nineteen pieces, back in twenty. Rivet sat on the manual."
+    shadow, backing = Under("shadow", parse("1/8"), (WATER,)), Under("backing", parse("1/4"), (BOOK,))
+    behind = Openings(BOOK, parse("3/8"))
+    words = Words("words", told, width=inches(3), paper=BOOK, place=at("10 1/4", "1/2"))
     return [
         Title("cut", "heron", (cut,), layers=2, place=at("1/2", "1/2")),
         Title("two", "OFF TO MARKET", two, form="arc", rise=parse("1/2"), place=at("1/2", "2 1/4")),
+        Title("nested", "lapping\nHIGH", (cut,), nested=True, small="26", place=at("1/2", "4 1/2")),
+        Title("built", "REED", (cut,), letters=parse("1/8"), under=(shadow, backing), place=at("5", "4 3/4")),
+        Title("opened", "LOOK", (cut,), letters=parse("3/16"), openings=behind, place=at("9 3/4", "4 1/2")),
+        replace(words, id="round", shape="circle", height=inches(3), align="centre", place=at("13 3/4", "3 3/4")),
         Title("upright", "LOCKS", two[:1], upright="up", place=at("9", "1/2")),
-        Words("words", told, width=inches(3), paper=BOOK, place=at("10 1/4", "1/2")),
+        words,
         Words("lines", ruled=True, more=5, width=inches(3), place=at("14", "1/2")),
     ]
 
@@ -201,13 +211,13 @@ def main() -> None:
         (cells, "4 1/2"),
         (shapes, "6"),
         (openings, "4 1/2"),
-        (letters, "4"),
+        (letters, "7 1/2"),
     ):
         format = PageFormat("own", parse("17 1/2"), parse(high))
         base = Base("base", choice=paper("stash-kraft", "B"))
         plan = PagePlan(make.__name__, format, parts=(replace(base, choice=paper("wharf-white")), *make()))
         page = evaluate(plan, Ground(format, SHELF, {}, Ruler(), SHIPPED, HANDS))
-        drawing = svg.page(page, SHELF, lambda _: None, lambda *_: None)
+        drawing = svg.page(page, SHELF, lambda _: None, lambda *_: None, SHIPPED)
         (TO / f"{make.__name__}.png").write_bytes(svg.raster(drawing, 1400))
 
 
