@@ -47,25 +47,9 @@ export function WordsFields(of: PartProps<WordsPart>) {
       {goesOn && (
         <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>Its text goes on from the words before.</Box>
       )}
-      <Sentence>
-        in a series
-        <InlineText
-          label="Series"
-          placeholder="of no series"
-          value={part.series}
-          width="14ch"
-          onCommit={(series) => put("put it in a series", { series: series.trim().slice(0, SERIES) })}
-        />
-        {part.series && (
-          <EitherValue of={of} field="numbered" label="Numbers" yes="numbered" no="without numbers" />
-        )}
-      </Sentence>
-      <Sentence>
-        <EitherValue of={of} field="tells" label="Whose words" yes="the page’s story" no="words of their own" />
-      </Sentence>
       <HandFields value={part.hand} onChoose={(hand, name) => put(`wrote in ${name}`, { hand, pitch: null })} />
       <Sentence>
-        <LengthValue of={of} field="width" label="Width of the words" /> wide,
+        <LengthValue of={of} field="width" label="Width of the words" /> wide,{" "}
         {part.height === null ? (
           <Button size="small" onClick={() => put("gave it a room", { height: usual.grid_room })}>
             as high as it takes
@@ -192,6 +176,20 @@ export function WordsFields(of: PartProps<WordsPart>) {
           <Button size="small" onClick={() => put("put words on a paper", { paper: usual.choice })}>
             On a paper of its own
           </Button>
+        )}
+      </Sentence>
+      <Sentence>
+        <EitherValue of={of} field="tells" label="Whose words" yes="the page’s story" no="words of their own" />
+        in a series
+        <InlineText
+          label="Series"
+          placeholder="of no series"
+          value={part.series}
+          width="14ch"
+          onCommit={(series) => put("put it in a series", { series: series.trim().slice(0, SERIES) })}
+        />
+        {part.series && (
+          <EitherValue of={of} field="numbered" label="Numbers" yes="numbered" no="without numbers" />
         )}
       </Sentence>
       <ToRuleBy of={of} />

@@ -300,7 +300,8 @@ def rain(photos: dict[str, str]) -> PagePlan:
                 "RAIN ON\nTHE ROOF",
                 (Style("towpath-painted-block"),),
                 align="right",
-                under=(Under("outline", parse("1/8"), _papers("towpath-cream")),),
+                lines=parse("1/16"),
+                under=(Under("outline", parse("1/16"), _papers("towpath-cream")),),
                 place=Place("left", Across("right", parse("5/8")), Down("top", parse("6"))),
             ),
             WordStrips(
