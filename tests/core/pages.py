@@ -17,6 +17,7 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import KINDS, of_kind
 from ulna.core.paper.shelf import Card as SheetCard
 from ulna.core.paper.shelf import Edge, Strip
+from ulna.core.parts.built_up import Under
 from ulna.core.parts.joined import Joined
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.band import Band
@@ -35,9 +36,14 @@ from ulna.core.parts.kinds.rounds import Rounds
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.tape import Tape
 from ulna.core.parts.kinds.tiles import Taken, Tiles
+from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import EDGES, Torn
+from ulna.core.parts.kinds.words import Words
+from ulna.core.parts.kinds.wordstrips import Parting, WordStrips
+from ulna.core.parts.lettering import Style
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.opening import Opening
+from ulna.core.parts.openings import Openings
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.crop import Frame
@@ -319,6 +325,35 @@ def _holed(id: str) -> st.SearchStrategy[Part]:
     )
 
 
+def _lettered(id: str) -> st.SearchStrategy[Part]:
+    """Titles with what lies under them or cut out of a sheet, blocks of words in a shape, strips of words."""
+    named, papers = st.just(id), st.lists(choices, min_size=1, max_size=2).map(tuple)
+    styles = st.builds(
+        Style, st.none(), st.sampled_from(["plain", "heavy", "script"]), sixteenths(8, 40), papers,
+        takes=st.sampled_from([None, None, inches(3)]),
+    )  # fmt: skip
+    under = st.builds(Under, st.sampled_from(["outline", "shadow", "strip", "backing"]), sixteenths(1, 4), papers)
+    opened = st.builds(Openings, choices, sixteenths(0, 8), st.booleans())
+    few = st.text("HOg8ié R\n", min_size=1, max_size=5)
+    titles = st.builds(
+        Title, named, few, styles.map(lambda style: (style,)),
+        letters=sixteenths(0, 3), nested=st.booleans(), form=st.sampled_from(["straight", "slope", "arc"]),
+        rise=sixteenths(0, 8), upright=st.sampled_from(["", "", "up"]), layers=st.integers(1, 2),
+        under=st.lists(under, max_size=2).map(tuple), openings=st.none() | opened, place=places,
+    )  # fmt: skip
+    words = st.builds(
+        Words, named, st.sampled_from(["", "The heron waits.", "It rained all night long and on. " * 6]),
+        width=sixteenths(16, 96), height=st.none() | sixteenths(16, 64), paper=choices, margin=sixteenths(0, 4),
+        shape=st.sampled_from(["rectangle", "circle", "tag"]), elsewhere=st.sampled_from(["", "tag"]), tag=choices,
+        place=places,
+    )  # fmt: skip
+    strips = st.builds(
+        WordStrips, named, st.sampled_from(["out in the rain", "a\nline a strip"]), papers=papers,
+        parted=st.sampled_from([(), (Parting(1, 1, inches(0, 1, 2)),)]), place=places,
+    )  # fmt: skip
+    return st.one_of(titles, titles, words, strips)
+
+
 @cache
 def _part(id: str) -> st.SearchStrategy[Part]:
     """Made once for each place in a recipe: hypothesis takes longer to make a strategy than to draw from it."""
@@ -333,6 +368,7 @@ def _part(id: str) -> st.SearchStrategy[Part]:
         st.builds(PhotoPart, named, prints, mats, places),
         _constructions(id),
         _holed(id),
+        _lettered(id),
         st.builds(
             Joint,
             named,

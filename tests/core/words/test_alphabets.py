@@ -7,6 +7,7 @@ from collections import Counter
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely import Polygon as Area
 
 from ulna.core.measure import inches, mm
 from ulna.core.words.alphabets import Alphabet, MeasuredWord, as_run, counted, left, says, there, width_of
@@ -80,6 +81,19 @@ def test_a_capital_is_one_cap_high_and_a_g_goes_below_the_line(name: str) -> Non
     assert h is not None and h.box[1] == pytest.approx(-1, abs=0.01) and h.box[3] == pytest.approx(0, abs=0.02)
     assert g is not None and g.box[3] > 0.1
     assert face.glyph("\N{UMBRELLA}") is None
+
+
+@pytest.mark.parametrize("name", SHIPPED)
+def test_no_letter_crosses_itself_and_its_counters_lie_in_it(name: str) -> None:
+    """So that a knife can follow each outline: a g whose strokes overlap in the font has one outline all the same."""
+    for character in map(chr, [*range(0x21, 0x7F), *range(0xC0, 0x100)]):
+        glyph = SHIPPED[name].glyph(character)
+        for bit in glyph.bits if glyph else ():
+            whole = Area(bit.outline)
+            assert whole.is_valid, character
+            assert all(whole.covers(Area(counter)) for counter in bit.counters), character
+        areas = [Area(bit.outline) for bit in glyph.bits] if glyph else []
+        assert all(not a.overlaps(b) for k, a in enumerate(areas) for b in areas[k + 1 :]), character
 
 
 def test_a_six_turned_is_a_nine_and_an_m_a_w_where_the_face_allows_it() -> None:

@@ -32,7 +32,9 @@ def grown(outline: Polygon, by: float) -> Polygon:
 def joined(outlines: Iterable[Polygon], by: float = 0.0, gap: float = 0.0) -> list[Polygon]:
     """The outer outlines of all of these together, each wider by so much; those that touch become one, and with a `gap`
     those that stand up to twice as far apart as well."""
-    every = tuple(outlines)
+    every = tuple(one for one in outlines if one)
+    if not every:
+        return []
     x, y = min(x for one in every for x, _ in one), min(y for one in every for _, y in one)
     found = _joined(tuple(tuple((round(a - x, 7), round(b - y, 7)) for a, b in one) for one in every), by, gap)
     return [moved(one, x, y) for one in found]

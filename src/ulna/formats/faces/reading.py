@@ -8,6 +8,9 @@ from typing import Any, BinaryIO
 
 from fontTools.pens.basePen import BasePen
 from fontTools.ttLib import TTFont
+from shapely import LinearRing, MultiPolygon, unary_union
+from shapely import Point as Spot
+from shapely.ops import polygonize
 
 from ulna.core.geometry.polygons import Point, Polygon, area, inside
 from ulna.core.words.faces import Bit, Glyph
@@ -81,7 +84,8 @@ class FontFace:
             return None
         left = min(x for line in lines for x, _ in line)
         lines = [tuple((x - left, y) for x, y in line) for line in lines]
-        return Glyph.of(tuple(_bits(lines)), self.glyphs[self.names[ord(character)]].width / self.cap)
+        bits = tuple(_bits(lines) if _are_clear(lines) else _inked(lines))
+        return Glyph.of(bits, self.glyphs[self.names[ord(character)]].width / self.cap)
 
 
 def _clean(contour: list[Point], cap: float) -> Polygon:
@@ -94,6 +98,37 @@ def _clean(contour: list[Point], cap: float) -> Polygon:
     if len(found) > 1 and found[0] == found[-1]:
         found.pop()
     return tuple(found)
+
+
+def _are_clear(lines: list[Polygon]) -> bool:
+    """Whether no line crosses itself or another one, as in most fonts."""
+    rings = [LinearRing(line) for line in lines]
+    return all(ring.is_simple for ring in rings) and not any(
+        one.crosses(other) or one.overlaps(other) for k, one in enumerate(rings) for other in rings[k + 1 :]
+    )
+
+
+def _inked(lines: list[Polygon]) -> Iterator[Bit]:
+    """What is inked of lines that cross: wherever they go round more often one way than the other."""
+    faces = polygonize(unary_union([LinearRing(line) for line in lines]))
+    kept = [face for face in faces if sum(_goes_round(line, face.representative_point()) for line in lines)]
+    whole = unary_union(kept)
+    for part in whole.geoms if isinstance(whole, MultiPolygon) else [whole]:
+        if part.area > LEAST_AREA:
+            rings = [
+                tuple((float(x), float(y)) for x, y in ring.coords[:-1])
+                for ring in (part.exterior, *part.interiors)
+            ]
+            yield Bit(rings[0], tuple(ring for ring in rings[1:] if area(ring) > LEAST_AREA))
+
+
+def _goes_round(line: Polygon, point: Spot) -> int:
+    """How often a line goes round a point, counted against the other way."""
+    x, y, turns = point.x, point.y, 0
+    for (x1, y1), (x2, y2) in zip(line, (*line[1:], line[0]), strict=True):
+        if (y1 <= y) != (y2 <= y) and x1 + (x2 - x1) * (y - y1) / (y2 - y1) > x:
+            turns += 1 if y2 > y1 else -1
+    return turns
 
 
 def _bits(lines: list[Polygon]) -> Iterator[Bit]:
