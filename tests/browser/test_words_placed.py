@@ -140,16 +140,16 @@ def test_the_story_is_asked_for_and_is_one_text_everywhere(page: Page) -> None:
     page.get_by_label("Who is it?", exact=True).fill("Pip and the heron.")
     page.get_by_label("Where was it?", exact=True).fill("By the lock.")
     page.get_by_role("button", name="Into the story").click()
-    expect(page.get_by_label("Story")).to_have_value("Pip and the heron. By the lock.")
+    expect(page.get_by_label("Story", exact=True)).to_have_value("Pip and the heron. By the lock.")
     add_part(page, "words", "Words")
     page.get_by_label("Whose words").select_option(label="the page’s story")
     said = page.get_by_label("What the words say")
     expect(said).to_have_value("Pip and the heron. By the lock.")
     said.fill("Pip fell in.")
-    expect(page.get_by_label("Story")).to_have_value("Pip fell in.")
+    expect(page.get_by_label("Story", exact=True)).to_have_value("Pip fell in.")
     saved(page)
     page.reload()
-    expect(page.get_by_label("Story")).to_have_value("Pip fell in.")
+    expect(page.get_by_label("Story", exact=True)).to_have_value("Pip fell in.")
 
 
 def test_the_date_has_its_place(page: Page) -> None:

@@ -173,7 +173,7 @@ def test_letters_come_along_and_are_matched_however_many_are_left(
     here: Household, there: Household, tmp_path: Path
 ) -> None:
     """A page in letters brings its alphabet; where it is already, with fewer letters, it is that one."""
-    file = sent(here, tmp_path, "Wharf market")
+    file = sent(here, tmp_path, "The engine is in the kitchen")
     parcels.take_in(there, file)
     (alphabet,) = there.shelf().alphabets.values()
     assert alphabet.name == "Small capitals"

@@ -183,33 +183,41 @@ export function Drawing(props: Props) {
               const shift =
                 overlay && (overlay.part === part || overlay.along.includes(part)) ? overlay.shift : null;
               return (
-                <g
-                  key={part}
-                  data-part={part}
-                  role="button"
-                  tabIndex={0}
-                  aria-pressed={chosen === part || props.also.includes(part)}
-                  aria-label={sentence}
-                  // A layer of its own: what lies still is not drawn anew for each picture of a drag.
-                  style={{ cursor: "grab", ...(shift && moved(shift)) }}
-                  onPointerDown={(event) => press.onDown(event, part)}
-                  onKeyDown={(event) => onKeyDown(event, part)}
-                  onFocus={(event) => {
-                    if (event.currentTarget.matches(":focus-visible") && !props.also.includes(part)) onChoose(part);
-                  }}
-                >
-                  <Pieces pieces={pieces} patternOf={patterns.of} />
-                  {lines.map((line) => (
-                    <DrawnLine key={`${line.path} ${line.written?.y}`} line={line} pixel={pixel} />
-                  ))}
-                  <rect
-                    data-ring
-                    {...around}
-                    fill="none"
-                    stroke={colours.ochre}
-                    strokeWidth={5 * pixel}
-                    strokeDasharray={`${10 * pixel} ${4 * pixel}`}
-                  />
+                // A layer of its own: what lies still is not drawn anew for each picture of a drag.
+                <g key={part} style={{ cursor: "grab", ...(shift && moved(shift)) }}>
+                  <g
+                    data-part={part}
+                    role="button"
+                    tabIndex={0}
+                    aria-pressed={chosen === part || props.also.includes(part)}
+                    aria-label={sentence}
+                    onPointerDown={(event) => press.onDown(event, part)}
+                    onKeyDown={(event) => onKeyDown(event, part)}
+                    onFocus={(event) => {
+                      if (event.currentTarget.matches(":focus-visible") && !props.also.includes(part))
+                        onChoose(part);
+                    }}
+                  >
+                    <Pieces pieces={pieces} patternOf={patterns.of} />
+                    {lines.map((line) => !line.written && <DrawnLine key={line.path} line={line} pixel={pixel} />)}
+                    <rect
+                      data-ring
+                      {...around}
+                      // Words without a paper are taken hold of anywhere among them.
+                      fill={lines.some((line) => line.written) ? "transparent" : "none"}
+                      stroke={colours.ochre}
+                      strokeWidth={5 * pixel}
+                      strokeDasharray={`${10 * pixel} ${4 * pixel}`}
+                    />
+                  </g>
+                  <g aria-hidden style={{ pointerEvents: "none" }}>
+                    {lines.map(
+                      (line) =>
+                        line.written && (
+                          <DrawnLine key={`${line.written.x} ${line.written.y}`} line={line} pixel={pixel} />
+                        ),
+                    )}
+                  </g>
                 </g>
               );
             })}

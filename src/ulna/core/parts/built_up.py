@@ -48,7 +48,7 @@ def pieces(part: str, under: Sequence[Under], letters: Sequence[Letter], ruler: 
     """What lies under these letters, from underneath upward."""
     for how in ORDER:
         for n, one in enumerate(o for o in under if o.how == how):
-            key = how if not n else f"{how}-{n + 1}"
+            key = how if not n else f"{how}{n + 1}"
             if how == "strip":
                 yield from _strips(part, key, one, letters, ruler)
             elif how == "backing":
