@@ -1422,6 +1422,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/words/{part}/print": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Print Words
+         * @description Puts what a part says on the print list, as a picture of its true size among the photos.
+         */
+        post: operations["print_words"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parcels": {
         parameters: {
             query?: never;
@@ -2484,7 +2504,7 @@ export interface components {
         };
         /**
          * @description `letters` is one sheet of it as a run, "aaaabbccd…"; there are so many `packs` alike. `height` is that of its
-         *     capitals. What was torn or is lost is `spoiled`, a run too.
+         *     capitals. What was torn or is lost is `spoiled`, a run too. Stamps never run out.
          */
         "Alphabet-Input": {
             /** @default #2b3138 */
@@ -2510,7 +2530,7 @@ export interface components {
              * @default flat sticker
              * @enum {string}
              */
-            material: "flat sticker" | "foam" | "puffy" | "chipboard" | "cork" | "wood" | "die-cut card";
+            material: "flat sticker" | "foam" | "puffy" | "chipboard" | "cork" | "wood" | "die-cut card" | "stamps";
             /** @default [] */
             measured: components["schemas"]["MeasuredWord"][];
             name: string;
@@ -2528,7 +2548,7 @@ export interface components {
         };
         /**
          * @description `letters` is one sheet of it as a run, "aaaabbccd…"; there are so many `packs` alike. `height` is that of its
-         *     capitals. What was torn or is lost is `spoiled`, a run too.
+         *     capitals. What was torn or is lost is `spoiled`, a run too. Stamps never run out.
          */
         "Alphabet-Output": {
             /** @default #2b3138 */
@@ -2554,7 +2574,7 @@ export interface components {
              * @default flat sticker
              * @enum {string}
              */
-            material: "flat sticker" | "foam" | "puffy" | "chipboard" | "cork" | "wood" | "die-cut card";
+            material: "flat sticker" | "foam" | "puffy" | "chipboard" | "cork" | "wood" | "die-cut card" | "stamps";
             /** @default [] */
             measured: components["schemas"]["MeasuredWord"][];
             name: string;
@@ -13043,6 +13063,47 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    print_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrintListOut"];
+                };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {

@@ -31,6 +31,8 @@ export const regionsQuery = (page: Recipe, part: string, id: string | undefined)
     placeholderData: (last) => last,
     gcTime: 20_000,
   });
+export const printWords = (page: string, part: string) =>
+  take(client.POST("/api/pages/{id}/words/{part}/print", { params: { path: { id: page, part } } }));
 export const wordsFile = (page: string, part: string, what: "test" | "words" | "strip") =>
   `/api/pages/${page}/words/${part}.pdf?what=${what}`;
 

@@ -14,11 +14,12 @@ import { InlineText } from "../ui/InlineText";
 import { LengthField } from "../ui/LengthField";
 import { FaceChoice } from "./FaceChoice";
 import type { PaperChoice, PartProps, TitlePart } from "./kinds";
+import { OwnLength } from "./OwnLength";
 import { PartText } from "./PartText";
 import { RegionChoice } from "./RegionChoice";
 import { Sentence } from "./Sentence";
 import { TitleUnder } from "./TitleUnder";
-import { CountValue, EitherValue, LengthValue, PapersValue, PlaceOf, WordValue } from "./values";
+import { ALIGNED, CountValue, EitherValue, LengthValue, PapersValue, PlaceOf, WordValue } from "./values";
 
 type Style = TitlePart["styles"][number];
 
@@ -136,26 +137,15 @@ export function TitleFields(of: PartProps<TitlePart>) {
               <>
                 <StylePapers of={of} style={style} onChange={(what, papers) => setStyle(k, what, { papers })} />
                 <Sentence inset>
-                  {style.takes === null ? (
-                    <Button size="small" onClick={() => setStyle(k, "punched it", { takes: usual.apart })}>
-                      With a letter punch
-                    </Button>
-                  ) : (
-                    <>
-                      a letter punch takes a square of
-                      <LengthField
-                        label={`Square of the letter punch${which}`}
-                        value={style.takes}
-                        onCommit={(takes) => setStyle(k, "changed the square", { takes }, "takes")}
-                      />
-                      <IconAction
-                        small
-                        icon="bin"
-                        name={`No letter punch${which}`}
-                        onClick={() => setStyle(k, "took the punch away", { takes: null })}
-                      />
-                    </>
-                  )}
+                  <OwnLength
+                    label={`Square of the letter punch${which}`}
+                    value={style.takes}
+                    without="With a letter punch"
+                    begins={usual.apart}
+                    before="a letter punch takes a square of"
+                    leave={`No letter punch${which}`}
+                    onChange={(what, takes, group) => setStyle(k, what, { takes }, group)}
+                  />
                 </Sentence>
               </>
             )}
@@ -209,16 +199,7 @@ export function TitleFields(of: PartProps<TitlePart>) {
             no="from line to line"
           />
         )}
-        <WordValue
-          of={of}
-          field="align"
-          label="How lines are set"
-          options={[
-            ["left", "flush left"],
-            ["centre", "centred"],
-            ["right", "flush right"],
-          ]}
-        />
+        <WordValue of={of} field="align" label="How lines are set" options={ALIGNED} />
       </Sentence>
       <Sentence>
         <WordValue

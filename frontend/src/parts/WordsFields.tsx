@@ -10,15 +10,15 @@ import { colours, figures } from "../app/theme";
 import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { InlineText } from "../ui/InlineText";
-import { LengthField } from "../ui/LengthField";
 import { PaperPicker } from "../ui/PaperPicker";
 import { HandFields } from "./HandFields";
 import type { PartProps, WordsPart } from "./kinds";
+import { OwnLength } from "./OwnLength";
 import { type Here, usePageHere } from "./PageHere";
 import { PartText } from "./PartText";
 import { RegionChoice } from "./RegionChoice";
 import { Sentence } from "./Sentence";
-import { CountValue, EitherValue, FIGURES, LengthValue, PaperValue, PlaceOf, WordValue } from "./values";
+import { ALIGNED, CountValue, EitherValue, FIGURES, LengthValue, PaperValue, PlaceOf, WordValue } from "./values";
 import { WordsPrint } from "./WordsPrint";
 
 const LONGEST = 20_000;
@@ -50,27 +50,16 @@ export function WordsFields(of: PartProps<WordsPart>) {
       <HandFields value={part.hand} onChoose={(hand, name) => put(`wrote in ${name}`, { hand, pitch: null })} />
       <Sentence>
         <LengthValue of={of} field="width" label="Width of the words" /> wide,{" "}
-        {part.height === null ? (
-          <Button size="small" onClick={() => put("gave it a room", { height: usual.grid_room })}>
-            as high as it takes
-          </Button>
-        ) : (
-          <>
-            in
-            <LengthField
-              label="Room down"
-              value={part.height}
-              onCommit={(height) => put("changed its room", { height }, "height")}
-            />
-            of height
-            <IconAction
-              small
-              icon="bin"
-              name="As high as it takes"
-              onClick={() => put("let it grow", { height: null })}
-            />
-          </>
-        )}
+        <OwnLength
+          label="Room down"
+          value={part.height}
+          without="as high as it takes"
+          begins={usual.grid_room}
+          before="in"
+          after="of height"
+          leave="As high as it takes"
+          onChange={(what, height, group) => put(what, { height }, group)}
+        />
         <WordValue of={of} field="shape" label="Shape of the words" options={FIGURES} />
       </Sentence>
       {(part.height !== null || part.shape !== "rectangle") && (
@@ -90,58 +79,31 @@ export function WordsFields(of: PartProps<WordsPart>) {
       )}
       <Sentence>
         lines
-        {part.pitch === null ? (
-          <Button size="small" onClick={() => put("set the lines", { pitch: usual.border })}>
-            as far apart as the hand has them
-          </Button>
-        ) : (
-          <>
-            <LengthField
-              label="Distance of the lines"
-              value={part.pitch}
-              onCommit={(pitch) => put("changed the lines", { pitch }, "pitch")}
-            />
-            apart
-            <IconAction
-              small
-              icon="bin"
-              name="As the hand has them"
-              onClick={() => put("took the lines back", { pitch: null })}
-            />
-          </>
-        )}
+        <OwnLength
+          label="Distance of the lines"
+          value={part.pitch}
+          without="as far apart as the hand has them"
+          begins={usual.border}
+          after="apart"
+          leave="As the hand has them"
+          onChange={(what, pitch, group) => put(what, { pitch }, group)}
+        />
         <WordValue
           of={of}
           field="align"
           label="How lines are set"
-          options={[
-            ["left", "flush left"],
-            ["justified", "from edge to edge"],
-            ["centre", "centred"],
-            ["right", "flush right"],
-          ]}
+          options={[...ALIGNED, ["justified", "from edge to edge"]]}
         />
-        {part.first === null ? (
-          <Button size="small" onClick={() => put("set the first line", { first: usual.wide })}>
-            the first as far down
-          </Button>
-        ) : (
-          <>
-            the first
-            <LengthField
-              label="First line from the top"
-              value={part.first}
-              onCommit={(first) => put("changed the first line", { first }, "first")}
-            />
-            from the top
-            <IconAction
-              small
-              icon="bin"
-              name="The first as far down as the others are apart"
-              onClick={() => put("took the first line back", { first: null })}
-            />
-          </>
-        )}
+        <OwnLength
+          label="First line from the top"
+          value={part.first}
+          without="the first as far down"
+          begins={usual.wide}
+          before="the first"
+          after="from the top"
+          leave="The first as far down as the others are apart"
+          onChange={(what, first, group) => put(what, { first }, group)}
+        />
         <EitherValue of={of} field="ruled" label="Lines drawn" yes="with lines drawn" no="without lines" />
       </Sentence>
       <Sentence>

@@ -3,8 +3,9 @@
 import Button from "@mui/material/Button";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { useNavigate } from "react-router";
 import { putSettings, type Settings, settingsQuery } from "../api/settings";
-import { wordsFile } from "../api/words";
+import { printWords, wordsFile } from "../api/words";
 import { useFrame } from "../app/FrameContext";
 import { LengthField } from "../ui/LengthField";
 import { usePageHere } from "./PageHere";
@@ -13,7 +14,20 @@ import { Sentence } from "./Sentence";
 export function WordsPrint({ part, strip }: { part: string; strip: boolean }) {
   const [open, setOpen] = useState(false);
   const here = usePageHere();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { say } = useFrame();
   if (!here?.id) return null;
+  async function ontoSheets(): Promise<void> {
+    if (!here) return;
+    try {
+      queries.setQueryData(["prints"], await printWords(here.id, part));
+      await queries.invalidateQueries({ queryKey: ["photos"] });
+      say("The words are on the print list", { name: "Print sheets", run: () => navigate("/photos/prints") });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
   const file = (what: "test" | "words" | "strip") => wordsFile(here.id, part, what);
   return (
     <>
@@ -30,6 +44,9 @@ export function WordsPrint({ part, strip }: { part: string; strip: boolean }) {
             </Button>
             <Button size="small" href={file("words")} download>
               The words alone
+            </Button>
+            <Button size="small" onClick={() => void ontoSheets()}>
+              Onto the print sheets
             </Button>
             {strip && (
               <Button size="small" href={file("strip")} download>

@@ -177,6 +177,13 @@ export function SeedButton<P extends { seed: number | null }>({ of, words }: { o
   );
 }
 
+/** How lines of letters or words are set. */
+export const ALIGNED = [
+  ["left", "flush left"],
+  ["centre", "centred"],
+  ["right", "flush right"],
+] as const;
+
 export const FIGURES: readonly (readonly [Figure, string])[] = [
   ["rectangle", "rectangle"],
   ["rounded", "rounded rectangle"],

@@ -86,7 +86,7 @@ class PrintListAsked(BaseModel):
 # ---- the list ----------------------------------------------------------------------------------------
 
 
-def _list_out(kept: Kept[PrintList], home: Household) -> PrintListOut:
+def list_out(kept: Kept[PrintList], home: Household) -> PrintListOut:
     prints, photos, ruler = kept.body, home.photos(), home.ruler()
     named = {w.id: photos.get(w.print.photo or "") for w in prints.wanted}
     return PrintListOut(
@@ -99,29 +99,29 @@ def _list_out(kept: Kept[PrintList], home: Household) -> PrintListOut:
 
 @router.get("/prints")
 def get_prints(home: AtHome) -> PrintListOut:
-    return _list_out(home.printing.kept(home.ruler()), home)
+    return list_out(home.printing.kept(home.ruler()), home)
 
 
 @router.put("/prints")
 def put_prints(asked: PrintListIn, home: AtHome) -> PrintListOut:
     lists = home.printing.lists
-    return _list_out(lists.write("prints", asked.version, asked.prints, asked.what, asked.series), home)
+    return list_out(lists.write("prints", asked.version, asked.prints, asked.what, asked.series), home)
 
 
 @router.post("/prints/undo")
 def undo_prints(step: Step, home: AtHome) -> PrintListOut:
-    return _list_out(home.printing.lists.undo("prints", step.version), home)
+    return list_out(home.printing.lists.undo("prints", step.version), home)
 
 
 @router.post("/prints/redo")
 def redo_prints(step: Step, home: AtHome) -> PrintListOut:
-    return _list_out(home.printing.lists.redo("prints", step.version), home)
+    return list_out(home.printing.lists.redo("prints", step.version), home)
 
 
 @router.post("/prints/of-page/{id}")
 def want_prints_of_page(id: str, step: Step, home: AtHome) -> PrintListOut:
     """Puts every print of a page on the list; what the page had there before is taken off first."""
-    return _list_out(home.want_prints_of(id, step.version), home)
+    return list_out(home.want_prints_of(id, step.version), home)
 
 
 @router.post("/prints/plan")

@@ -10,6 +10,7 @@ from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
+from ulna.api.prints import PrintListOut, list_out
 from ulna.api.wire import attachment
 from ulna.core.errors import FieldError
 from ulna.core.page.plan import PagePlan
@@ -23,7 +24,7 @@ from ulna.formats.documents import Doc
 from ulna.formats.faces import file_of
 from ulna.formats.faces.taking import MOST_BYTES, BadFont, taken_in
 from ulna.formats.pdf_pen import PaperSize
-from ulna.household.words import Asked, printed
+from ulna.household.words import Asked, on_print_sheets, printed
 from ulna.store.ids import new_id
 
 router = APIRouter(prefix="/api", tags=["words"])
@@ -130,6 +131,12 @@ def words_as_pdf(id: str, part: str, home: AtHome, what: Asked = "test", paper: 
     """Words at true size: a test to hold against a card, the words alone, or a strip to rule by."""
     content = printed(home, id, part, what, paper)
     return attachment(content, f"{home.page(id).name} {what}.pdf", "application/pdf")
+
+
+@router.post("/pages/{id}/words/{part}/print")
+def print_words(id: str, part: str, home: AtHome) -> PrintListOut:
+    """Puts what a part says on the print list, as a picture of its true size among the photos."""
+    return list_out(on_print_sheets(home, id, part), home)
 
 
 @router.post("/lines")

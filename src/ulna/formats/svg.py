@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import base64
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from xml.sax.saxutils import escape, quoteattr
 
 from ulna.core.cutting.cut_list import CutSheet
 from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
 from ulna.core.geometry import polygons
+from ulna.core.geometry.polygons import Bounds
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler
 from ulna.core.page.evaluate import DrawnLine, Evaluated
@@ -219,6 +220,22 @@ def _cut_shape(piece: Piece, pattern: str, defs: list[str]) -> str:
             f'height="{h:.6g}" fill="url(#{pattern})"/></g>'
         )
     return f'<g transform="{_laid(piece)}"><g clip-path="url(#{clip})">{paper}</g></g>'
+
+
+def words(lines: Sequence[DrawnLine], within: Bounds, faces: Typefaces) -> str:
+    """Lines of words of one part alone, on white, in a box from its corner."""
+    x1, y1, x2, y2 = within
+    inked = "".join(
+        f'<path d="{polygons.path(*in_ink(line.written, faces[line.face]))}" fill="{INK}"/>'
+        for line in lines
+        if line.written
+    )
+    wide, high = x2 - x1, y2 - y1
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.6g}in" height="{high:.6g}in" '
+        f'viewBox="{x1:.6g} {y1:.6g} {wide:.6g} {high:.6g}">'
+        f'<rect x="{x1:.6g}" y="{y1:.6g}" width="{wide:.6g}" height="{high:.6g}" fill="#fff"/>{inked}</svg>'
+    )
 
 
 def _line_of(line: DrawnLine, faces: Typefaces) -> str:

@@ -2,20 +2,29 @@
 
 from __future__ import annotations
 
+import io
+from dataclasses import replace
 from typing import Literal
 
 from ulna.core.errors import FieldError
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.shapes import SHAPES, Shape
 from ulna.core.page.evaluate import Evaluated
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.series import as_set
 from ulna.core.parts.kinds import is_placed
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.words import Words, to_rule_by
+from ulna.core.parts.lettering import length_of
+from ulna.core.photos.print_list import PrintList, WantedPrint
+from ulna.core.photos.prints import Print
+from ulna.formats import svg
 from ulna.formats.pdf_pen import PaperSize
 from ulna.formats.words_pdf import strip_pdf, words_pdf
 from ulna.household.home import Household
+from ulna.store.ids import new_id
+from ulna.store.states import Kept
 
 Asked = Literal["test", "words", "strip"]
 
@@ -40,6 +49,36 @@ def printed(home: Household, id: str, part: str, what: Asked, paper: PaperSize) 
         raise FieldError("part", part, "it has no words", "write some first")
     outline = _outline(plan, page, part)
     return words_pdf(what, plan.name, lines, outline, home.settings().body, ground.faces, paper)
+
+
+def on_print_sheets(home: Household, id: str, part: str) -> Kept[PrintList]:
+    """The words of a part as a picture of their true size among the photos, and that on the list of prints: it is laid
+    on the print sheets and cut like a photo. Raises `NotOnShelf`, and `FieldError` where the part says nothing."""
+    plan = home.page(id)
+    page, said = home.evaluated(plan, id), plan.part(part)
+    lines = [line for line in page.lines if line.part == part and line.written]
+    if not lines:
+        raise FieldError("part", part, "it has no words", "write some first")
+    outline = _outline(plan, page, part)
+    x1, y1, x2, y2 = polygons.bounds(outline)
+    wide, high = length_of(x2 - x1), length_of(y2 - y1)
+    drawn = svg.raster(svg.words(lines, (x1, y1, x2, y2), home.faces()), round((x2 - x1) * PER_INCH_PRINTED))
+    name = f"{plan.name}: words"
+    came = home.roll.take_in(io.BytesIO(drawn), f"{name}.png")
+    shape: Shape = said.shape if isinstance(said, Words) and said.shape in SHAPES else "rectangle"
+    print_ = Print(None, wide, high, shape=shape)
+    kept = came.kept
+    home.roll.write(
+        kept.id, kept.version, replace(kept.body, name=name, kind="card", print=print_), "printed words"
+    )
+    prints = home.printing.kept(home.ruler())
+    wanted = WantedPrint(new_id("print"), replace(print_, photo=kept.id))
+    now = replace(prints.body, wanted=(*prints.body.wanted, wanted))
+    return home.printing.lists.write(prints.id, prints.version, now, "wanted words")
+
+
+PER_INCH_PRINTED = 300
+"""Pixels to the inch of printed words."""
 
 
 def _outline(plan: PagePlan, page: Evaluated, part: str) -> Polygon:

@@ -164,6 +164,12 @@ def test_what_is_short_is_told_as_people_count_and_what_would_do_was_tried() -> 
         assert isinstance(remedy.part, Title) and short(remedy.part, on()) == []
 
 
+def test_stamps_never_run_out() -> None:
+    stamps = replace(BLOCK, material="stamps")
+    assert short(Title("t", "9999", (IN_BLOCK,)), on(stamps, TIN)) == []
+    assert short(Title("t", "9999", (IN_BLOCK,)), on()) != []
+
+
 def test_another_alphabet_is_offered_where_it_has_them() -> None:
     """LOCK is in the tin, not in the block."""
     title = Title("t", "HERON LOCK", (IN_BLOCK,))

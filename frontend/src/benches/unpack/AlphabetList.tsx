@@ -21,7 +21,7 @@ interface Props {
   onChange: (what: string, alphabets: Alphabet[], group?: string) => void;
 }
 
-const MATERIALS = ["flat sticker", "foam", "puffy", "chipboard", "cork", "wood", "die-cut card"] as const;
+const MATERIALS = ["flat sticker", "foam", "puffy", "chipboard", "cork", "wood", "die-cut card", "stamps"] as const;
 const FIXINGS = ["own adhesive", "glue", "foam squares"] as const;
 const LONGEST = 2_000;
 

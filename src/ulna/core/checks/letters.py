@@ -23,7 +23,12 @@ MOST_SWAPS = 40
 
 def told(plan: Any, ground: Ground) -> Iterator[Finding]:
     """For each title that comes too late for some of its letters."""
-    left = {id: Counter(letters) for id, letters in ground.shelf.letters_left.items()}
+    alphabets = ground.shelf.alphabets
+    left = {
+        id: Counter(letters)
+        for id, letters in ground.shelf.letters_left.items()
+        if id not in alphabets or alphabets[id].runs_out
+    }
     for part in plan.parts:
         if isinstance(part, Title):
             for alphabet in wanted(part):

@@ -16,7 +16,7 @@ from ulna.core.measure import PER_INCH, ZERO, Length, inches
 from ulna.core.ranges import Colour, Gap, Id, Many, Size, Text, Title, Whole
 from ulna.core.words.faces import SPACE, FaceName, Typeface
 
-Material = Literal["flat sticker", "foam", "puffy", "chipboard", "cork", "wood", "die-cut card"]
+Material = Literal["flat sticker", "foam", "puffy", "chipboard", "cork", "wood", "die-cut card", "stamps"]
 Fixing = Literal["own adhesive", "glue", "foam squares"]
 
 
@@ -31,7 +31,7 @@ class MeasuredWord:
 @dataclass(frozen=True, slots=True)
 class Alphabet:
     """`letters` is one sheet of it as a run, "aaaabbccd…"; there are so many `packs` alike. `height` is that of its
-    capitals. What was torn or is lost is `spoiled`, a run too."""
+    capitals. What was torn or is lost is `spoiled`, a run too. Stamps never run out."""
 
     id: Id
     name: Title
@@ -45,6 +45,11 @@ class Alphabet:
     thickness: Gap = ZERO
     fixing: Fixing = "own adhesive"
     colour: Colour = "#2b3138"
+
+    @property
+    def runs_out(self) -> bool:
+        """Stamps print any letter of their face any number of times."""
+        return self.material != "stamps"
 
 
 Letters = Mapping[str, int]
