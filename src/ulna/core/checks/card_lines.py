@@ -7,6 +7,7 @@ from dataclasses import replace
 from typing import Any
 
 from ulna.core.findings import Finding, Remedy
+from ulna.core.measure import ZERO
 from ulna.core.parts.cards import printed
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.words import Words
@@ -35,7 +36,7 @@ def told(plan: Any, standing: Mapping[str, Any], ground: Ground) -> Iterator[Fin
             columns=1,
             paper=None,
             shape="rectangle",
-            place=replace(part.place, across=across, down=Down("top", part.place.down.by * 0, card.id)),
+            place=replace(part.place, across=across, down=Down("top", ZERO, card.id)),
         )
         if on_lines != replace(part, ruled=on_lines.ruled) and standing[card.id].box is not None:
             say = ground.ruler.say

@@ -7,6 +7,7 @@ from typing import Any
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
+from ulna.core.measure import ZERO
 from ulna.core.parts.faces_seen import FaceSeen, faces_seen
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.words import Words
@@ -56,8 +57,8 @@ def _clear(
     ]
     for way in sorted(ways, key=abs):
         moved = Rect(box.x, box.y + way, box.width, box.height)
-        free = not any(_meets(at.moved(ruler.mark * 0, way), face) for at in own for face in faces)
+        free = not any(_meets(at.moved(ZERO, way), face) for at in own for face in faces)
         if free and whole.contains(moved):
-            says = f"Move it {ruler.say(abs(way))} {'up' if way < ruler.mark * 0 else 'down'}"
+            says = f"Move it {ruler.say(abs(way))} {'up' if way < ZERO else 'down'}"
             yield Remedy(says, placed_at(part, moved, standing, ground.format))
             return

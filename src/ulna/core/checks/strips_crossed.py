@@ -9,7 +9,7 @@ from typing import Any
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO, inches
+from ulna.core.measure import inches
 from ulna.core.parts.kinds.words import hand_known
 from ulna.core.parts.kinds.wordstrips import Parting, WordStrips
 from ulna.core.parts.lettering import length_of
@@ -48,7 +48,7 @@ def _parted(part: WordStrips, number: int, strip: Rect, over: Rect, text: str, g
     words = text.split()
     for after in range(len(words) - 1, 0, -1):
         long = ruler.up((length_of(measure.wide(" ".join(words[:after]))) + part.ends * 2).inches)
-        if strip.x + long <= over.x - ZERO:
+        if strip.x + long <= over.x:
             gap = ruler.up((over.right + CLEAR - strip.x - long).inches)
             parting = Parting(number, after, max(gap, ruler.mark))
             return Remedy(f"Cut it after “{words[after - 1]}”", replace(part, parted=(*part.parted, parting)))
