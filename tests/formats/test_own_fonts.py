@@ -99,7 +99,7 @@ def bomb() -> bytes:
         (b"wOF2" + bytes(2000), "it cannot be read"),
         (font()[:600], "it cannot be read"),
         (font("Hx"), "it has no Latin letters"),
-        (font(corners=9_000), "so many corners"),
+        (font(cap=14_000, corners=9_000), "so many corners"),
         (b"OTTO" + bytes(9_000_000), "larger than 8 MB"),
     ],
 )  # fmt: skip

@@ -15,10 +15,10 @@ from ulna.core.measure import ZERO, Ruler, Unit, inches, parse
 from ulna.core.page import hidden
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
-from ulna.core.paper.shelf import Shelf, Stock
+from ulna.core.paper.shelf import Stock
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.photo import PhotoPart
-from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.pieces import PaperChoice, Piece
 from ulna.core.photos.prints import Print
 
 REED, VELLUM = paper("reed"), replace(paper("mist"), stock=Stock.VELLUM)
@@ -119,7 +119,7 @@ def test_in_millimetres_the_lap_is_on_the_next_mark() -> None:
 @given(plan=pages.pages())
 def test_a_hole_is_covered_with_the_lap_all_round(plan: PagePlan) -> None:
     """Whatever the page: every panel, grown by the lap, lies within its piece and under what is opaque."""
-    on = Ground(plan.format, Shelf.of(list(pages.PAPERS)), {"heron": HERON}, Ruler(), {}, {})
+    on = ground(plan.format, *pages.PAPERS, photos={"heron": HERON})
     pieces = evaluate(plan, on).pieces
     order = [p.id for p in pieces]
     for id, panel in hidden.panels(pieces, on.shelf, on.ruler).items():
