@@ -29,6 +29,11 @@ Elsewhere = Literal["", "back", "tag"]
 """Where what has no room goes on: nowhere, on the back of the page, on a tag that is tucked behind the words."""
 
 
+ON_LINE, OFF_FOOT = 1 / 16, 1 / 4
+"""Of the distance of the lines: so far above a line that is drawn or printed words stand, and above the foot of a line
+that is not, so that what hangs below them stays in their block."""
+
+
 @dataclass(frozen=True, slots=True)
 class Words:
     """`text` in a `hand` (the household's first one where it is not said), broken to `width`, its lines `pitch` apart
@@ -171,9 +176,10 @@ def _written(part: Words, one: SetLine, pitch: Length, measure: Measure) -> Writ
     line = one.line
     wide = one.wide if part.align == "justified" and not line.ends and " " in line.text else line.width
     spare = one.wide - wide
+    lift = ON_LINE if part.ruled or part.first is not None else OFF_FOOT
     x = one.left + {"left": 0.0, "justified": 0.0, "centre": spare / 2, "right": spare}[part.align]
     return Written(
-        line.text, length_of(x), length_of(one.down - pitch.inches * 0.25), length_of(wide),
+        line.text, length_of(x), length_of(one.down - pitch.inches * lift), length_of(wide),
         round(measure.scale * measure.face.em, 6),
     )  # fmt: skip
 
