@@ -8725,7 +8725,7 @@ export interface components {
              * @default left
              * @enum {string}
              */
-            align: "left" | "centre" | "right";
+            align: "left" | "centre" | "count" | "right";
             /**
              * @default word
              * @enum {string}
@@ -8852,7 +8852,7 @@ export interface components {
              * @default left
              * @enum {string}
              */
-            align: "left" | "centre" | "right";
+            align: "left" | "centre" | "count" | "right";
             /**
              * @default word
              * @enum {string}

@@ -199,7 +199,12 @@ export function TitleFields(of: PartProps<TitlePart>) {
             no="from line to line"
           />
         )}
-        <WordValue of={of} field="align" label="How lines are set" options={ALIGNED} />
+        <WordValue
+          of={of}
+          field="align"
+          label="How lines are set"
+          options={[...ALIGNED, ["count", "centred by count"]]}
+        />
       </Sentence>
       <Sentence>
         <WordValue

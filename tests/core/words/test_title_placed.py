@@ -9,14 +9,17 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from tests.core.examples import HERON, ground, paper
-from tests.core.words.test_title import IN_BLOCK, on
+from tests.core.examples import HERON, ground, paper, scrap
+from tests.core.words.test_title import BLOCK, IN_BLOCK, on
+from ulna.core.cutting.demand import demand
+from ulna.core.cutting.listing import cut_list
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.measure import Length, inches, parse
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
+from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.built_up import Under
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.photo import PhotoPart
@@ -28,6 +31,8 @@ from ulna.core.parts.pieces import Ground, PaperChoice, Piece
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.crop import Face, Framing
 from ulna.core.photos.prints import Print
+from ulna.core.planner import plan_cuts
+from ulna.core.words.alphabets import MeasuredWord
 
 INK = (PaperChoice("ink"),)
 PLAIN = Style(papers=INK)
@@ -356,3 +361,33 @@ def test_words_on_a_photo_want_a_block_of_their_own() -> None:
     assert "words-busy" not in codes(laid(PRINT, remedy.part, at=photographed()))
     beside = replace(words, place=at("9", "1"))
     assert "words-busy" not in codes(laid(PRINT, beside, at=photographed()))
+
+
+# ---- centred, won from scraps --------------------------------------------------------------------------------
+
+
+def test_centred_by_count_the_middle_letter_is_in_the_middle() -> None:
+    """WII over HEH, every letter 1/2 in but the I's of 1/4: by width WII begins 1/4 in from the left, by count its
+    middle letter, the first I, stands under the middle of the E."""
+    narrow = replace(BLOCK, measured=(*BLOCK.measured, MeasuredWord("I", parse("1/4"))), letters="WIIHEH")
+    title = Title("t", "WII\nHEH", (IN_BLOCK,), letters=parse("1/8"), align="count")
+    first, middle, _, _, below, _ = (piece.rect for piece in laid(title, at=on(narrow)).pieces)
+    assert (middle.x + middle.right) == (below.x + below.right)
+    assert first.x < middle.x
+    by_width = [piece.rect.x for piece in laid(replace(title, align="centre"), at=on(narrow)).pieces]
+    assert by_width[1] + parse("1/8") != (below.x + below.right).part(1, 2)
+
+
+def test_letters_are_won_from_a_scrap_before_a_sheet_is_opened() -> None:
+    """HE in heavy letters of 1 in: two boxes of 1/2 × 1 and less come out of a rest of 2 × 1 1/2; no sheet is begun."""
+    ink = paper("ink")
+    rest = scrap("rest", "ink", "2", "1 1/2")
+    at = ground(None, ink).changed(shelf=Shelf.of([ink, replace(rest, a=ink.a, b=ink.b)]))
+    title = Title("t", "HE", (replace(PLAIN, face="heavy"),))
+    page = laid(title, at=at)
+    cuts = cut_list(
+        plan_cuts(demand(page.pieces, at.shelf), 2_000), {p.id: p for p in page.pieces}, at.shelf, at.ruler
+    )
+    assert [sheet.paper for sheet in cuts.sheets] == ["rest"]
+    used = sum(piece.rect.width.inches * piece.rect.height.inches for piece in page.pieces)
+    assert used <= 3 and len(cuts.sheets[0].pieces) == 2

@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { type Alphabet, type Letters, lettersQuery } from "../../api/letters";
 import { useUsual } from "../../api/usual";
 import { colours, figures, words } from "../../app/theme";
@@ -169,6 +170,7 @@ function OneAlphabet({ one, left, onChange, onRemove }: OneProps) {
           </>
         )}
       </Sentence>
+      <OneByOne one={one} onChange={onChange} />
       <SingleLetters one={one} onChange={onChange} />
       {left && <WhatIsLeft left={left} />}
       <Run
@@ -217,6 +219,47 @@ function SingleLetters({ one, onChange }: Pick<OneProps, "one" | "onChange">) {
       />
     </Sentence>
   );
+}
+
+/** Counted one by one: a letter, and how many of it are on a sheet. */
+function OneByOne({ one, onChange }: Pick<OneProps, "one" | "onChange">) {
+  const [letter, setLetter] = useState("");
+  const count = [...one.letters].filter((found) => found === letter).length;
+  return (
+    <Sentence inset>
+      of
+      <InlineText
+        label={`One letter of ${one.name}`}
+        placeholder="one letter"
+        value={letter}
+        width="9ch"
+        onCommit={(text) => setLetter([...text.trim()][0] ?? "")}
+      />
+      {letter && (
+        <>
+          there are
+          <CountField
+            label={`How many ${letter} are on a sheet of ${one.name}`}
+            value={count}
+            least={0}
+            most={200}
+            onCommit={(many) =>
+              onChange("counted the letters", { letters: withSo(one.letters, letter, many) }, `count ${letter}`)
+            }
+          />
+          on a sheet
+        </>
+      )}
+    </Sentence>
+  );
+}
+
+/** The run with so many of one letter: where it stood, else at its end. */
+function withSo(run: string, letter: string, many: number): string {
+  const at = [...run].indexOf(letter);
+  const rest = [...run].filter((found) => found !== letter);
+  const place = at < 0 ? rest.length : at;
+  return [...rest.slice(0, place), letter.repeat(many), ...rest.slice(place)].join("").slice(0, LONGEST);
 }
 
 /** As many again of each letter, each beside its like. */

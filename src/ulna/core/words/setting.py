@@ -16,7 +16,8 @@ from typing import Literal
 
 from ulna.core.words.faces import Glyph
 
-Align = Literal["left", "centre", "right"]
+Align = Literal["left", "centre", "count", "right"]
+"""Centred by the ruler, by the width of a line; or by count, its middle letter in the middle whatever they measure."""
 Form = Literal["straight", "slope", "arc", "staggered"]
 
 
@@ -85,7 +86,7 @@ def lay(lines: Sequence[Sequence[Letter | None]], spacing: Spacing, mark: Callab
         letters = [one for one in line if one is not None]
         if not letters:
             continue
-        x = {"left": 0.0, "centre": mark((widest - width) / 2), "right": widest - width}[spacing.align]
+        x = _begins(line, width, widest, spacing, mark)
         base = down - min(one.top for one in letters)
         row = list[Letter]()
         for k, one in enumerate(line):
@@ -98,6 +99,24 @@ def lay(lines: Sequence[Sequence[Letter | None]], spacing: Spacing, mark: Callab
         down = mark(max(one.y + one.height for one in row) + spacing.lines)
         found += row
     return _formed(found, widest, spacing)
+
+
+def _begins(
+    line: Sequence[Letter | None], width: float, widest: float, spacing: Spacing, mark: Callable[[float], float]
+) -> float:
+    """How far from the left of the longest line a line begins; one that is centred by count may begin before it."""
+    if spacing.align == "count":
+        at, middle = 0.0, (len(line) - 1) / 2
+        steps = [_step(line, k, spacing, mark) for k in range(len(line))]
+        for k, step in enumerate(steps):
+            one = line[k]
+            wide = one.width if one is not None else step
+            if k == middle:
+                return mark(widest / 2 - at - wide / 2)
+            if k == middle - 0.5:
+                return mark(widest / 2 - at - (wide + step) / 2)
+            at += step
+    return {"left": 0.0, "centre": mark((widest - width) / 2), "count": 0.0, "right": widest - width}[spacing.align]
 
 
 def _off_fold(x: float, width: float, spacing: Spacing, mark: Callable[[float], float]) -> float:
