@@ -35,13 +35,18 @@ from ulna.core.parts.kinds.band import Band  # noqa: E402
 from ulna.core.parts.kinds.photo import PhotoPart  # noqa: E402
 from ulna.core.parts.kinds.pieced import Pieced, PiecedPattern  # noqa: E402
 from ulna.core.parts.kinds.tiles import Tiles  # noqa: E402
+from ulna.core.parts.kinds.title import Title  # noqa: E402
+from ulna.core.parts.kinds.words import Words  # noqa: E402
+from ulna.core.parts.lettering import Style  # noqa: E402
 from ulna.core.parts.mats import Mat  # noqa: E402
 from ulna.core.parts.pieces import Ground, PaperChoice  # noqa: E402
 from ulna.core.parts.place import Across, Down, Place  # noqa: E402
 from ulna.core.photos.prints import Print  # noqa: E402
 from ulna.core.planner import plan_cuts  # noqa: E402
+from ulna.core.words.writing import USUAL_HANDS  # noqa: E402
 from ulna.demo import kits  # noqa: E402
 from ulna.formats.documents import read, written  # noqa: E402
+from ulna.formats.faces import SHIPPED  # noqa: E402
 
 if TYPE_CHECKING:
     from playwright.sync_api import Page
@@ -101,11 +106,26 @@ def say(what: str, found: list[float], wanted: str) -> None:
     print(f"{what:<52} median {statistics.median(found):7.1f} ms   95th {p95:7.1f} ms   wanted {wanted}")
 
 
+def lettered(ground: Ground) -> None:
+    """A title of sixty characters in two alphabets, a block of three hundred words: after each key that is pressed."""
+    block, small = (Style(alphabet.id) for alphabet in kits.towpath().alphabets)
+    text = "Twenty-one locks before tea\nand the heron never once looked\nround"
+    title, words = Title("t", text, (small, block)), Words("w", "heron lock " * 150, width=inches(8))
+    little = (Length(900 * k) for k in count(1))
+
+    def typed(part: Callable[[Length], Part]) -> list[float]:
+        return timed(lambda: evaluate(PagePlan("p", parts=(part(next(little)),)), ground), 60)
+
+    say("a title of 60 characters in two alphabets", typed(lambda by: replace(title, letters=by)), "30 ms")
+    say("… its lines nested", typed(lambda by: replace(title, nested=True, letters=by)), "30 ms")
+    say("a block of 300 words", typed(lambda by: replace(words, width=inches(8) + by)), "30 ms")
+
+
 def core() -> None:
     steady()  # as the server does
     plan = page_of(100)
     shelf = Shelf.of(list(kits.towpath().papers))
-    ground = Ground(plan.format, shelf, {}, Ruler())
+    ground = Ground(plan.format, shelf, {}, Ruler(), SHIPPED, {hand.id: hand for hand in USUAL_HANDS})
     widths = (inches(1 + k % 2, k, 100) for k in count(1))
 
     def one_changed() -> None:
@@ -124,6 +144,7 @@ def core() -> None:
 
     say(f"evaluate {many} pieces of tiles and strips, one part changed", timed(tile_gap_changed, 60), "30 ms")
     say("… all of them new", timed(lambda: evaluate(rich, replace(ground, worked={}, placed={})), 60), "30 ms")
+    lettered(ground)
     body = written(plan)
     say("… read from JSON before", timed(lambda: read(PagePlan, body), 60), "-")
     pieces = evaluate(page_of(20), ground).pieces

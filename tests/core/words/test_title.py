@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from tests.core.examples import ground, paper
 from ulna.core.geometry import polygons
-from ulna.core.measure import inches
+from ulna.core.measure import MARKS, Ruler, Unit, inches, mm
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
@@ -234,3 +234,41 @@ def test_the_word_that_does_not_fit_is_named() -> None:
     (found,) = [f for f in evaluate(PagePlan("p", parts=(title,)), on()).findings if f.code == "title-long"]
     assert "“HERONHERON” alone is" in found.sentence
     assert [one.says for one in found.remedies] == ["As large as it fits"]
+
+
+@given(
+    st.text("HERON69", min_size=1, max_size=14),
+    st.text("HERON69", max_size=14),
+    st.text("HHEERROONN6699", max_size=20),
+)
+def test_titles_never_take_more_than_the_shelf_has_without_saying_so(here: str, there: str, letters: str) -> None:
+    """Whatever two titles take: it is told of one exactly where some letter is wanted more often than there is, and
+    each remedy leaves less missing on the page."""
+    few = replace(BLOCK, letters=letters)
+    titles = (Title("a", here, (IN_BLOCK,)), Title("b", there or "H", (IN_BLOCK,)))
+    told = [f for f in evaluate(PagePlan("p", parts=titles), on(few)).findings if f.code == "letters"]
+    taken = wanted(titles[0])["block"] + wanted(titles[1])["block"]
+    assert bool(told) == any(count > letters.count(one) for one, count in taken.items())
+    for finding in told:
+        for remedy in finding.remedies:
+            mended = [replace_one(part, remedy.part) for part in titles]
+            assert sum(_missing(mended, letters).values()) < sum(_missing(titles, letters).values()), remedy.says
+
+
+def replace_one(part: Title, by: object) -> Title:
+    return by if isinstance(by, Title) and by.id == part.id else part
+
+
+def _missing(titles, letters: str) -> Counter[str]:  # type: ignore[no-untyped-def]
+    taken = sum((wanted(title).get("block", Counter()) for title in titles), Counter[str]())
+    return taken - Counter(letters)
+
+
+def test_in_millimetres_a_line_is_its_letters_and_the_gaps() -> None:
+    """HERON: 5 × 12 + 4 × 2 = 68 mm, told with a ruler of millimetres."""
+    metric = replace(BLOCK, height=mm(20), measured=tuple(MeasuredWord(c, mm(12)) for c in "HERON"))
+    at = on(metric).changed(ruler=Ruler(Unit.MM, MARKS["1 mm"]))
+    title = Title("t", "HERON", (IN_BLOCK,), letters=mm(2))
+    assert longest(title, at) == mm(68)
+    (part,) = evaluate(PagePlan("p", parts=(title,)), at).parts
+    assert "68 × 20" in part.arithmetic or "68 × 21" in part.arithmetic, "round letters overshoot by a little"

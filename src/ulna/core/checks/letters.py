@@ -7,7 +7,7 @@ paper, another alphabet for every second word, a word left out.
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 from typing import Any
 
@@ -29,13 +29,20 @@ def told(plan: Any, ground: Ground) -> Iterator[Finding]:
         for id, letters in ground.shelf.letters_left.items()
         if id not in alphabets or alphabets[id].runs_out
     }
-    for part in plan.parts:
-        if isinstance(part, Title):
-            for alphabet in wanted(part):
-                if alphabet in left and (short := _short(part, alphabet, left[alphabet])):
-                    yield _finding(part, alphabet, short, left, ground)
-            for alphabet, letters in wanted(part).items():
-                left.setdefault(alphabet, Counter()).subtract(letters)
+    titles = [part for part in plan.parts if isinstance(part, Title)]
+    at_first = {id: Counter(letters) for id, letters in left.items()}
+
+    def helps(by: Title) -> bool:
+        """Whether fewer letters are missing on the page with it: a letter that another title needs is none to spare."""
+        mended = [by if one.id == by.id else one for one in titles]
+        return _missing(mended, at_first) < _missing(titles, at_first)
+
+    for part in titles:
+        for alphabet in wanted(part):
+            if alphabet in left and (short := _short(part, alphabet, left[alphabet])):
+                yield _finding(part, alphabet, short, left, ground, helps)
+        for alphabet, letters in wanted(part).items():
+            left.setdefault(alphabet, Counter()).subtract(letters)
 
 
 def _short(part: Title, alphabet: str, left: Letters) -> dict[str, int]:
@@ -46,23 +53,32 @@ def _short(part: Title, alphabet: str, left: Letters) -> dict[str, int]:
     }
 
 
-def _all_short(part: Title, left: dict[str, Counter[str]]) -> int:
-    return sum(sum(_short(part, id, left.get(id, Counter())).values()) for id in wanted(part))
+def _missing(titles: Sequence[Title], left: dict[str, Counter[str]]) -> int:
+    """How many letters all of them together want beyond what is there."""
+    asked: dict[str, Counter[str]] = {}
+    for title in titles:
+        for alphabet, letters in wanted(title).items():
+            asked.setdefault(alphabet, Counter()).update(letters)
+    return sum(sum((letters - left[id]).values()) for id, letters in asked.items() if id in left)
 
 
 def _finding(
-    part: Title, alphabet: str, short: dict[str, int], left: dict[str, Counter[str]], ground: Ground
+    part: Title,
+    alphabet: str,
+    short: dict[str, int],
+    left: dict[str, Counter[str]],
+    ground: Ground,
+    helps: Callable[[Title], bool],
 ) -> Finding:
     name = ground.shelf.alphabets[alphabet].name
     there = says(left[alphabet], sorted(short))
     missing = ", ".join(
         f"{count} more {one}" if count > 1 else f"one more {one}" for one, count in sorted(short.items())
     )
-    before = _all_short(part, left)
     remedies = tuple(
         remedy
         for remedy in _remedies(part, alphabet, short, left, ground)
-        if isinstance(remedy.part, Title) and _all_short(remedy.part, left) < before
+        if isinstance(remedy.part, Title) and helps(remedy.part)
     )
     return Finding("letters", "stop", part.id, f"{name} has {there} left; it takes {missing}.", remedies)
 
