@@ -12,6 +12,7 @@ import math
 import random
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Literal
 
 from ulna.core.words.faces import Glyph
@@ -147,21 +148,37 @@ def _nearer(above: list[Letter], row: list[Letter], gap: float, mark: Callable[[
 def _profile(row: list[Letter], lowest: bool) -> dict[int, float]:
     """How far down what is inked reaches in each column, or how far up."""
     found: dict[int, float] = {}
+    further = max if lowest else min
     for one in row:
-        left, top, _, _ = one.glyph.box
-        for bit in one.glyph.bits:
-            line = [(one.x + (x - left) * one.cap * one.wide, one.y + (y - top) * one.cap) for x, y in bit.outline]
-            for (x1, y1), (x2, y2) in zip(line, line[1:] + line[:1], strict=True):
-                if x1 > x2:
-                    x1, y1, x2, y2 = x2, y2, x1, y1
-                for column in range(math.floor(x1 / COLUMN), math.floor(x2 / COLUMN) + 1):
-                    ends = (max(x1, column * COLUMN), min(x2, (column + 1) * COLUMN))
-                    ys = (y1, y2) if x2 - x1 < 1e-9 else tuple(y1 + (y2 - y1) * (x - x1) / (x2 - x1) for x in ends)
-                    here = max(ys) if lowest else min(ys)
-                    known = found.get(column)
-                    if known is None or (here > known if lowest else here < known):
-                        found[column] = here
+        first = math.floor(one.x / COLUMN + 1e-9)
+        off = round(one.x - first * COLUMN, 6)
+        for column, y in _own_profile(one.glyph, one.cap * one.wide, one.cap, off, lowest):
+            known = found.get(first + column)
+            found[first + column] = one.y + y if known is None else further(known, one.y + y)
     return found
+
+
+@lru_cache(2_048)
+def _own_profile(
+    glyph: Glyph, across: float, down: float, off: float, lowest: bool
+) -> tuple[tuple[int, float], ...]:
+    """That of one letter whose box begins `off` into its first column, from the top of its box. Letters stand on marks,
+    so that each has one or few of them."""
+    found: dict[int, float] = {}
+    left, top, _, _ = glyph.box
+    for bit in glyph.bits:
+        line = [(off + (x - left) * across, (y - top) * down) for x, y in bit.outline]
+        for (x1, y1), (x2, y2) in zip(line, line[1:] + line[:1], strict=True):
+            if x1 > x2:
+                x1, y1, x2, y2 = x2, y2, x1, y1
+            for column in range(math.floor(x1 / COLUMN), math.floor(x2 / COLUMN) + 1):
+                ends = (max(x1, column * COLUMN), min(x2, (column + 1) * COLUMN))
+                ys = (y1, y2) if x2 - x1 < 1e-9 else tuple(y1 + (y2 - y1) * (x - x1) / (x2 - x1) for x in ends)
+                here = max(ys) if lowest else min(ys)
+                known = found.get(column)
+                if known is None or (here > known if lowest else here < known):
+                    found[column] = here
+    return tuple(found.items())
 
 
 def length(line: Sequence[Letter | None], spacing: Spacing, mark: Callable[[float], float]) -> float:
