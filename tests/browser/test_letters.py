@@ -32,7 +32,7 @@ def test_a_title_runs_short_and_a_letter_is_turned(page: Page) -> None:
     add_part(page, "title", "Title")
     page.get_by_label("What the title says").fill("199")
     page.get_by_label("Letters", exact=True).select_option(label="Tin")
-    told = page.get_by_text("Tin has one 9 left; it takes one more 9.")
+    told = page.get_by_text("Tin has one 9 left; it takes one more 9, or another pack.")
     expect(told).to_be_visible()
     page.get_by_role("button", name="Take 6 for 9, turned").click()
     expect(told).to_have_count(0)

@@ -155,7 +155,7 @@ def test_what_is_short_is_told_as_people_count_and_what_would_do_was_tried() -> 
     """Of two 9 one is there; a 6 can be turned, or one is cut, or the number left out. The other alphabet has no 9
     either, and is not offered."""
     title = Title("t", "HERON 99", (IN_BLOCK,))
-    assert short(title, on()) == ["Block has one 9 left; it takes one more 9."]
+    assert short(title, on()) == ["Block has one 9 left; it takes one more 9, or another pack."]
     (found,) = [f for f in evaluate(PagePlan("p", parts=(title,)), on()).findings if f.code == "letters"]
     assert [remedy.says for remedy in found.remedies] == [
         "Take 6 for 9, turned", "Cut 9 from paper at that height", "Leave out “99”",
@@ -181,13 +181,13 @@ def test_another_alphabet_is_offered_where_it_has_them() -> None:
 def test_what_another_page_has_planned_is_off() -> None:
     """There are two H; another page takes both."""
     taken = {"block": Counter(E=2, R=2, O=2, N=2), "tin": Counter()}
-    assert short(Title("t", "HERON", (IN_BLOCK,)), on(left=taken)) == ["Block has no H left; it takes one more H."]
+    assert short(Title("t", "HERON", (IN_BLOCK,)), on(left=taken)) == ["Block has no H left; it takes one more H, or another pack."]
 
 
 def test_a_second_title_of_the_page_comes_too_late() -> None:
     two = PagePlan("p", parts=(Title("a", "HER", (IN_BLOCK,)), Title("b", "HERE", (IN_BLOCK,))))
     found = [f for f in evaluate(two, on()).findings if f.code == "letters"]
-    assert [(f.part, f.sentence) for f in found] == [("b", "Block has one E left; it takes one more E.")]
+    assert [(f.part, f.sentence) for f in found] == [("b", "Block has one E left; it takes one more E, or another pack.")]
 
 
 # ---- odd texts -----------------------------------------------------------------------------------------
@@ -208,7 +208,7 @@ def test_a_title_of_no_letters_is_told_and_takes_nothing(text: str) -> None:
 
 def test_an_alphabet_without_letters_or_one_that_is_gone_is_told() -> None:
     bare = Alphabet("bare", "Bare")
-    assert short(Title("t", "H", (Style("bare"),)), on(bare)) == ["Bare has no H left; it takes one more H."]
+    assert short(Title("t", "H", (Style("bare"),)), on(bare)) == ["Bare has no H left; it takes one more H, or another pack."]
     gone = evaluate(PagePlan("p", parts=(Title("t", "H", (Style("lost"),)),)), on()).findings
     assert any(f.code == "alphabet-gone" and f.remedies for f in gone)
 
