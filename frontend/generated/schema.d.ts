@@ -9190,7 +9190,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            how: "strip" | "backing" | "shadow" | "outline";
+            how: "lines" | "strip" | "backing" | "shadow" | "outline";
             /**
              * @default [
              *       {
@@ -9214,7 +9214,7 @@ export interface components {
              * @default outline
              * @enum {string}
              */
-            how: "strip" | "backing" | "shadow" | "outline";
+            how: "lines" | "strip" | "backing" | "shadow" | "outline";
             /**
              * @default [
              *       {

@@ -332,7 +332,9 @@ def _lettered(id: str) -> st.SearchStrategy[Part]:
         Style, st.none(), st.sampled_from(["plain", "heavy", "script"]), sixteenths(8, 40), papers,
         takes=st.sampled_from([None, None, inches(3)]),
     )  # fmt: skip
-    under = st.builds(Under, st.sampled_from(["outline", "shadow", "strip", "backing"]), sixteenths(1, 4), papers)
+    under = st.builds(
+        Under, st.sampled_from(["outline", "shadow", "strip", "backing", "lines"]), sixteenths(1, 4), papers
+    )
     opened = st.builds(Openings, choices, sixteenths(0, 8), st.booleans())
     few = st.text("HOg8ié R\n", min_size=1, max_size=5)
     titles = st.builds(

@@ -19,6 +19,7 @@ const HOW: readonly (readonly [Under["how"], string])[] = [
   ["shadow", "a shadow moved by"],
   ["strip", "a strip under each line, wider by"],
   ["backing", "a backing of each word, wider by"],
+  ["lines", "three lines above it, each high"],
 ];
 const MOST = 4;
 

@@ -181,13 +181,17 @@ def test_another_alphabet_is_offered_where_it_has_them() -> None:
 def test_what_another_page_has_planned_is_off() -> None:
     """There are two H; another page takes both."""
     taken = {"block": Counter(E=2, R=2, O=2, N=2), "tin": Counter()}
-    assert short(Title("t", "HERON", (IN_BLOCK,)), on(left=taken)) == ["Block has no H left; it takes one more H, or another pack."]
+    assert short(Title("t", "HERON", (IN_BLOCK,)), on(left=taken)) == [
+        "Block has no H left; it takes one more H, or another pack."
+    ]
 
 
 def test_a_second_title_of_the_page_comes_too_late() -> None:
     two = PagePlan("p", parts=(Title("a", "HER", (IN_BLOCK,)), Title("b", "HERE", (IN_BLOCK,))))
     found = [f for f in evaluate(two, on()).findings if f.code == "letters"]
-    assert [(f.part, f.sentence) for f in found] == [("b", "Block has one E left; it takes one more E, or another pack.")]
+    assert [(f.part, f.sentence) for f in found] == [
+        ("b", "Block has one E left; it takes one more E, or another pack.")
+    ]
 
 
 # ---- odd texts -----------------------------------------------------------------------------------------
@@ -208,7 +212,9 @@ def test_a_title_of_no_letters_is_told_and_takes_nothing(text: str) -> None:
 
 def test_an_alphabet_without_letters_or_one_that_is_gone_is_told() -> None:
     bare = Alphabet("bare", "Bare")
-    assert short(Title("t", "H", (Style("bare"),)), on(bare)) == ["Bare has no H left; it takes one more H, or another pack."]
+    assert short(Title("t", "H", (Style("bare"),)), on(bare)) == [
+        "Bare has no H left; it takes one more H, or another pack."
+    ]
     gone = evaluate(PagePlan("p", parts=(Title("t", "H", (Style("lost"),)),)), on()).findings
     assert any(f.code == "alphabet-gone" and f.remedies for f in gone)
 

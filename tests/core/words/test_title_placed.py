@@ -391,3 +391,14 @@ def test_letters_are_won_from_a_scrap_before_a_sheet_is_opened() -> None:
     assert [sheet.paper for sheet in cuts.sheets] == ["rest"]
     used = sum(piece.rect.width.inches * piece.rect.height.inches for piece in page.pieces)
     assert used <= 3 and len(cuts.sheets[0].pieces) == 2
+
+
+def test_lines_above_a_title_are_as_long_as_it_is() -> None:
+    """HEN of letters 1/2 in wide, 1/8 apart: 1 3/4 long. Three lines 1/8 high, 1/8 apart and 1/8 above it: 3/4 more."""
+    title = Title("t", "HEN", (IN_BLOCK,), letters=parse("1/8"), under=(Under("lines", parse("1/8"), INK),))
+    page = laid(title)
+    lines = named(page, "lines-")
+    assert [(p.rect.width, p.rect.height) for p in lines] == [(parse("1 3/4"), parse("1/8"))] * 3
+    top = min(p.rect.y for p in named(page, "letter-"))
+    assert [top - p.rect.bottom for p in lines] == [parse("5/8"), parse("3/8"), parse("1/8")]
+    assert height(page) == parse("1 3/4")

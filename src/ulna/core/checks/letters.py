@@ -80,7 +80,9 @@ def _finding(
         for remedy in _remedies(part, alphabet, short, left, ground)
         if isinstance(remedy.part, Title) and helps(remedy.part)
     )
-    return Finding("letters", "stop", part.id, f"{name} has {there} left; it takes {missing}, or another pack.", remedies)
+    return Finding(
+        "letters", "stop", part.id, f"{name} has {there} left; it takes {missing}, or another pack.", remedies
+    )
 
 
 def _remedies(

@@ -56,6 +56,10 @@ def _heavier(part: Title, by: float, ground: Ground) -> Iterator[tuple[str, Titl
         )
         high = ", ".join(ruler.say(style.height) for style in larger if style.alphabet is None)
         yield f"Capitals {high} high", replace(part, styles=larger)
+    if part.openings is None and not any(one.how == "lines" for one in part.under) and len(part.under) < 4:
+        edge = ruler.round(inches(0, 1, 8))
+        papers = tuple(dict.fromkeys(paper for style in part.styles for paper in style.papers))
+        yield "Lines above it in turn of colours", replace(part, under=(*part.under, Under("lines", edge, papers)))
     have = {one.how for one in part.under}
     if part.openings is None and "outline" not in have and len(part.under) < 4:
         edge = ruler.round(inches(0, 1, 8))

@@ -1,4 +1,5 @@
-"""What lies under the letters of a title to lift it off its ground: a strip, one backing a word, a shadow, an outline.
+"""What lies under the letters of a title to lift it off its ground: a strip, one backing a word, a shadow, an outline;
+and lines above it.
 
 ┌──────────┐   a strip leaves `by` round each line; a backing leaves it round a whole word, in one piece; an outline
 │ H E R O N│   round each letter; a shadow is each letter once more, moved by so much to the right and down
@@ -12,7 +13,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from ulna.core.geometry import outlines, polygons
-from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.polygons import Bounds, Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Ruler, inches
 from ulna.core.parts import lettering
@@ -22,9 +23,11 @@ from ulna.core.parts.pieces import Ground, PaperChoice, Papers, Piece
 from ulna.core.ranges import Size
 from ulna.core.words.setting import Letter
 
-How = Literal["strip", "backing", "shadow", "outline"]
-ORDER: tuple[How, ...] = ("strip", "backing", "shadow", "outline")
+How = Literal["lines", "strip", "backing", "shadow", "outline"]
+ORDER: tuple[How, ...] = ("lines", "strip", "backing", "shadow", "outline")
 """From underneath upward."""
+LINES = 3
+"""So many lines stand above a title, each as far from the next as it is high."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,12 +39,14 @@ class Under:
     papers: Papers = (PaperChoice(),)
 
 
-def reach(under: Sequence[Under]) -> tuple[float, float]:
-    """How many inches it reaches beyond the letters all round, and how far to the right and down alone."""
-    return (
-        max((one.by.inches for one in under if one.how != "shadow"), default=0.0),
-        max((one.by.inches for one in under if one.how == "shadow"), default=0.0),
-    )
+def reach(under: Sequence[Under]) -> Bounds:
+    """How many inches it reaches beyond the letters: to the left, up, to the right, down."""
+
+    def most(*how: How) -> float:
+        return max((one.by.inches for one in under if one.how in how), default=0.0)
+
+    round_it, shadow, lines = most("strip", "backing", "outline"), most("shadow"), most("lines")
+    return round_it, max(round_it, lines * LINES * 2), max(round_it, shadow), max(round_it, shadow)
 
 
 def pieces(part: str, under: Sequence[Under], letters: Sequence[Letter], ruler: Ruler) -> Iterator[Piece]:
@@ -49,7 +54,9 @@ def pieces(part: str, under: Sequence[Under], letters: Sequence[Letter], ruler: 
     for how in ORDER:
         for n, one in enumerate(o for o in under if o.how == how):
             key = how if not n else f"{how}{n + 1}"
-            if how == "strip":
+            if how == "lines":
+                yield from _lines_above(part, key, one, letters, ruler)
+            elif how == "strip":
                 yield from _strips(part, key, one, letters, ruler)
             elif how == "backing":
                 words = sorted({letter.word for letter in letters})
@@ -90,6 +97,15 @@ def _strips(part: str, key: str, under: Under, letters: Sequence[Letter], ruler:
         yield Piece(f"{part}/{key}-{k + 1}", part, "strip", name, at, at, paper, angle=angle)
 
 
+def _lines_above(part: str, key: str, under: Under, letters: Sequence[Letter], ruler: Ruler) -> Iterator[Piece]:
+    """Level lines over the whole width of the letters, the lowest as far above them as a line is high."""
+    x1, top, x2, _ = polygons.bounds(tuple(corner for one in letters for corner in lettering.turned_box(one)))
+    left, by = ruler.down(x1), ruler.round(under.by)
+    for k, paper in enumerate(dealt(under.papers, LINES)):
+        at = Rect(left, ruler.down(top) - by * (2 * LINES - 2 * k), ruler.up(x2) - left, by)
+        yield Piece(f"{part}/{key}-{k + 1}", part, "strip", f"line {k + 1} above the title", at, at, paper)
+
+
 def _letter_by_letter(
     part: str, key: str, under: Under, letters: Sequence[Letter], ruler: Ruler
 ) -> Iterator[Piece]:
@@ -105,6 +121,7 @@ def _letter_by_letter(
 def says(under: Under, ground: Ground) -> str:
     by, papers = ground.ruler.say(under.by), ", ".join(ground.says(one) for one in under.papers)
     return {
+        "lines": f"{LINES} lines {by} high above it from {papers}",
         "strip": f"on a strip {by} wider from {papers}",
         "backing": f"each word backed {by} wider with {papers}",
         "shadow": f"a shadow {by} off from {papers}",

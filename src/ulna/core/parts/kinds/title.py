@@ -134,8 +134,8 @@ def _reach(part: Title, letters: Sequence[Letter]) -> Bounds:
     if part.openings is not None:
         by = part.openings.margin.inches
         return left - by, top - by, right + by, bottom + by
-    round_it, beside = built_up.reach(part.under)
-    return left - round_it, top - round_it, right + max(round_it, beside), bottom + max(round_it, beside)
+    before, above, after, below = built_up.reach(part.under)
+    return left - before, top - above, right + after, bottom + below
 
 
 def _laid(part: Title, ground: Ground) -> list[Letter]:
