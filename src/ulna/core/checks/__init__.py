@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
 from ulna.core.checks import (
@@ -24,12 +24,9 @@ from ulna.core.checks import (
     uncovered,
     under,
 )
-from ulna.core.checks.lying import Lying
+from ulna.core.checks.lying import Lying, PlacedAt
 from ulna.core.findings import Finding
-from ulna.core.geometry.rects import Rect
 from ulna.core.parts.pieces import Built, Ground, Piece
-
-PlacedAt = Callable[[Any, Rect, Any, Any], Any]
 
 
 def told(

@@ -10,6 +10,9 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.pieces import Built
 
+PlacedAt = Callable[[Any, Rect, Any, Any], Any]
+"""Gives a part so that it lies in a box: the part, the box, where everything stands, the format of the page."""
+
 
 @dataclass(frozen=True, slots=True)
 class Lying:

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
+from ulna.core.checks.lying import PlacedAt
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
@@ -20,7 +21,7 @@ def told(
     pieces: Sequence[Piece],
     standing: Mapping[str, Any],
     ground: Ground,
-    placed_at: Callable[[Any, Rect, Any, Any], Any],
+    placed_at: PlacedAt,
 ) -> Iterator[Finding]:
     order = {part.id: k for k, part in enumerate(plan.parts)}
     faces = [(piece, face) for piece in pieces if piece.role == "print" for face in faces_seen(piece, ground)]
@@ -47,7 +48,7 @@ def _clear(
     faces: Sequence[FaceSeen],
     standing: Mapping[str, Any],
     ground: Ground,
-    placed_at: Callable[[Any, Rect, Any, Any], Any],
+    placed_at: PlacedAt,
 ) -> Iterator[Remedy]:
     """The nearest places straight above and below at which it lies on no face and not beside the page."""
     ruler, whole = ground.ruler, ground.format.whole

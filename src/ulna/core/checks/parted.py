@@ -8,9 +8,10 @@ moved clear; a half that is a sliver is told.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
+from ulna.core.checks.lying import PlacedAt
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, inches
@@ -26,7 +27,7 @@ def told(
     pieces: Sequence[Piece],
     standing: Mapping[str, Any],
     ground: Ground,
-    placed_at: Callable[[Any, Rect, Any, Any], Any],
+    placed_at: PlacedAt,
 ) -> Iterator[Finding]:
     gutter = ground.format.gutter
     if gutter is None:
@@ -49,7 +50,7 @@ def told(
             yield Finding("sliver", "warn", part.id, says)
 
 
-def _moved_clear(part: Any, standing: Mapping[str, Any], ground: Ground, placed_at: Callable[..., Any]) -> Finding:
+def _moved_clear(part: Any, standing: Mapping[str, Any], ground: Ground, placed_at: PlacedAt) -> Finding:
     gutter, box = ground.format.gutter or ZERO, standing[part.id].box
     says = ground.ruler.say
     left = gutter - box.x

@@ -53,16 +53,14 @@ EMPTY = WrittenLine("", 0.0, ends=True)
 def in_columns(text: str, block: Block, column: float, measure: Measure) -> tuple[list[SetLine], str]:
     """The lines of a rectangle, and what of the text has no room: columns that are not full are shared out, the first
     ones as long as the last or a line longer."""
-    most = block.most if block.rows is None else max(1, block.rows) * block.columns
+    rows = None if block.rows is None else max(1, block.rows)
+    most = block.most if rows is None else rows * block.columns
     lines, over = flowed(text, lambda k: column if k < most else None, measure) if text.strip() else ([], "")
-    empty = [EMPTY] * min(most - len(lines), block.more if lines else max(1, block.more))
-    full = block.rows is not None and len(lines) + len(empty) == most
-    every = [*lines, *empty]
-    shares = (
-        [every[k * max(1, block.rows or 1) : (k + 1) * max(1, block.rows or 1)] for k in range(block.columns)]
-        if full
-        else columns(every, block.columns)
-    )
+    every = [*lines, *[EMPTY] * min(most - len(lines), block.more if lines else max(1, block.more))]
+    if rows is not None and len(every) == most:
+        shares = [every[k * rows : (k + 1) * rows] for k in range(block.columns)]
+    else:
+        shares = columns(every, block.columns)
     found = [
         SetLine(
             n,
