@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/alphabets/{id}/pack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Pack
+         * @description One pack more of an alphabet is on the shelf; the kit's undo takes it back. Raises `NotOnShelf`.
+         */
+        post: operations["add_pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrange": {
         parameters: {
             query?: never;
@@ -7341,8 +7361,12 @@ export interface components {
             part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
             why_not: string;
         };
-        /** @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. */
+        /**
+         * @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. Where it
+         *     wants another `pack` on the shelf, of which alphabet.
+         */
         Remedy: {
+            pack: string | null;
             pages: number | null;
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
@@ -8718,7 +8742,8 @@ export interface components {
          *     where they overlap; `nested` lines come as near as their letters do. `rise` is that of a form which is not straight.
          *     `upright` turns the whole up or down along an edge. With `fit` cut letters are as large as go into `width` ×
          *     `height`. Papers come in turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each
-         *     other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind.
+         *     other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind. Letters
+         *     that are `stuck` are off their alphabets for good, though their page be put away.
          */
         "TitlePart-Input": {
             /**
@@ -8803,6 +8828,8 @@ export interface components {
              * @enum {string}
              */
             small_in: "line" | "counter";
+            /** @default false */
+            stuck: boolean;
             /**
              * @default [
              *       {
@@ -8845,7 +8872,8 @@ export interface components {
          *     where they overlap; `nested` lines come as near as their letters do. `rise` is that of a form which is not straight.
          *     `upright` turns the whole up or down along an edge. With `fit` cut letters are as large as go into `width` ×
          *     `height`. Papers come in turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each
-         *     other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind.
+         *     other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind. Letters
+         *     that are `stuck` are off their alphabets for good, though their page be put away.
          */
         "TitlePart-Output": {
             /**
@@ -8930,6 +8958,8 @@ export interface components {
              * @enum {string}
              */
             small_in: "line" | "counter";
+            /** @default false */
+            stuck: boolean;
             /**
              * @default [
              *       {
@@ -9536,7 +9566,8 @@ export interface components {
          *     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
          *     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
          *     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
-         *     Blocks that share the name of a `series` share one text, and may be `numbered`.
+         *     Blocks that share the name of a `series` share one text, and may be `numbered`; the `heading` of each is its own
+         *     first line.
          */
         "WordsPart-Input": {
             /**
@@ -9562,6 +9593,8 @@ export interface components {
             elsewhere: "" | "back" | "tag";
             first?: string | null;
             hand?: string | null;
+            /** @default  */
+            heading: string;
             height?: string | null;
             id: string;
             /**
@@ -9632,7 +9665,8 @@ export interface components {
          *     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
          *     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
          *     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
-         *     Blocks that share the name of a `series` share one text, and may be `numbered`.
+         *     Blocks that share the name of a `series` share one text, and may be `numbered`; the `heading` of each is its own
+         *     first line.
          */
         "WordsPart-Output": {
             /**
@@ -9658,6 +9692,8 @@ export interface components {
             elsewhere: "" | "back" | "tag";
             first: string | null;
             hand: string | null;
+            /** @default  */
+            heading: string;
             height: string | null;
             id: string;
             /**
@@ -9835,6 +9871,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Added"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

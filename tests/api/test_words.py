@@ -35,6 +35,19 @@ def test_words_go_onto_the_print_sheets_at_their_true_size(api: TestClient, page
     assert dark is not None and dark[0] < 15, "it begins at the left edge of the block"
 
 
+def test_printed_letters_go_onto_the_print_sheets_in_their_ink(api: TestClient) -> None:
+    """HI, 1 in high: a picture as high as 300 pixels, its H of the ink that was chosen."""
+    style = {"made": "printed", "height": "1 in", "ink": "#a5312b"}
+    title = {"kind": "title", "id": "t", "text": "HI", "styles": [style]}
+    id = api.post("/api/pages", json={"page": {"name": "p", "parts": [title]}}).json()["saved"]["id"]
+    (wanted,) = api.post(f"/api/pages/{id}/words/t/print").json()["prints"]["wanted"]
+    assert wanted["print"]["height"] == "1 in"
+    picture = api.get(f"/api/pictures/{wanted['print']['photo']}/original")
+    image = Image.open(io.BytesIO(picture.content)).convert("RGB")
+    assert image.height == 300
+    assert image.getpixel((20, 150)) == (0xA5, 0x31, 0x2B), "the left stem of the H"
+
+
 def test_regions_are_offered_with_the_part_as_it_would_be(api: TestClient) -> None:
     found = api.post("/api/regions", json={"page": PAGE, "part": "t"}).json()
     third = next(one for one in found if one["name"] == "middle third")

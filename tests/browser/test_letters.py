@@ -32,7 +32,7 @@ def test_a_title_runs_short_and_a_letter_is_turned(page: Page) -> None:
     add_part(page, "title", "Title")
     page.get_by_label("What the title says").fill("199")
     page.get_by_label("Letters", exact=True).select_option(label="Tin")
-    told = page.get_by_text("Tin has one 9 left; it takes one more 9, or another pack.")
+    told = page.get_by_text("Tin has one 9 left; it takes one more 9.")
     expect(told).to_be_visible()
     page.get_by_role("button", name="Take 6 for 9, turned").click()
     expect(told).to_have_count(0)
@@ -56,6 +56,31 @@ def test_two_pages_that_want_the_last_letter_are_told(page: Page) -> None:
         saved(page)
     expect(page.get_by_text("Tin has no E, no H left")).to_be_visible()
     expect(page.get_by_text("other pages leave no E, no H, no O, no R")).to_be_visible()
+
+
+def test_another_pack_is_one_press_and_stuck_letters_stay_off(page: Page) -> None:
+    """HEH wants a second H: another pack of HE has it. Once they are stuck the page may go, the letters do not come
+    back: of two packs one E is left."""
+    kit_there(page)
+    alphabet_there(page, "HE")
+    page_there(page)
+    add_part(page, "title", "Title")
+    page.get_by_label("What the title says").fill("HEH")
+    page.get_by_label("Letters", exact=True).select_option(label="Tin")
+    told = page.get_by_text("Tin has one H left; it takes one more H.")
+    expect(told).to_be_visible()
+    page.get_by_role("button", name="Another pack of Tin is here").click()
+    expect(told).to_have_count(0)
+    page.get_by_label("Letters stuck").select_option(label="its letters are stuck: they are off for good")
+    saved(page)
+    id = page.url.rsplit("/", 1)[-1]
+    kept = page.request.get(f"/api/pages/{id}").json()
+    page.request.post(f"/api/pages/{id}/away", data={"version": kept["saved"]["version"]})
+    page.goto("/unpack")
+    page.get_by_text("1 alphabet").click()
+    left = page.get_by_role("list", name="Left of Tin").get_by_role("listitem")
+    expect(left.filter(has_text="0 of 2")).to_have_count(1)
+    expect(left.filter(has_text="1 of 2")).to_have_count(1)
 
 
 def test_a_cut_title_goes_to_the_machine_at_its_size(page: Page, tmp_path: Path) -> None:

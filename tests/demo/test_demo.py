@@ -75,7 +75,7 @@ def test_everything_on_its_pages_can_be_cut(home: Household) -> None:
         assert cuts.lacking == () and cuts.new == () and cuts.gone == ()
         findings = home.evaluated(home.page(id), id).findings
         told += [f.sentence for f in findings if f.severity != "note"]
-    assert told == ["Painted block has two O left; it takes one more O, or another pack."]
+    assert told == ["Painted block has two O left; it takes one more O."]
 
 
 def test_its_photos_differ_in_shape_lightness_and_sharpness(home: Household) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import tempfile
 import zipfile
+from base64 import b64encode
 from collections.abc import Iterator
 from contextlib import closing
 from dataclasses import replace
@@ -15,9 +16,17 @@ from hypothesis import strategies as st
 
 from tests.core.pages import PAPERS, pages
 from ulna.core.errors import FieldError
+from ulna.core.measure import inches
 from ulna.core.page.plan import PagePlan, photos_of
 from ulna.core.paper.shelf import Kit
-from ulna.household import backups, cutting, parcels
+from ulna.core.parts.kinds.title import Title
+from ulna.core.parts.kinds.words import Words
+from ulna.core.parts.lettering import Style
+from ulna.core.words.faces import OwnFace
+from ulna.core.words.writing import Hand
+from ulna.formats.collection import KeptFace
+from ulna.formats.faces import file_of
+from ulna.household import backups, cutting, own_faces, parcels
 from ulna.household.home import Household
 from ulna.household.parcels import TakenIn
 
@@ -183,3 +192,31 @@ def test_letters_come_along_and_are_matched_however_many_are_left(
     parcels.take_in(there, sent(here, tmp_path, "Twenty-one locks before tea"))
     names = sorted(one.name for one in there.shelf().alphabets.values())
     assert names == ["Painted block", "Small capitals"]
+
+
+def test_its_own_face_and_its_hand_come_along(here: Household, there: Household, tmp_path: Path) -> None:
+    """A title in a font of one's own and words in a hand that was measured: both look there as they do here, and a
+    second time nothing comes twice."""
+    face = own_faces.add_face(here, "Stencil", file_of("slab").read_bytes()).id
+    hand = Hand("mine", "my hand, brush", sample=inches(9))
+    kept = here.settings()
+    here.all_settings.write(kept.id, kept.version, replace(kept.body, hands=(*kept.body.hands, hand)), "measured")
+    page = PagePlan(
+        "Face and hand",
+        parts=(Title("t", "HERON", (Style(face=face),)), Words("w", "The heron waited.", hand="mine")),
+    )
+    id = here.pages.add(page, "made").id
+    file = sent(here, tmp_path, "Face and hand")
+    (came,) = parcels.take_in(there, file).pages
+    old, new = here.evaluated(page, id), there.evaluated(there.page(came), came)
+    assert [p.rect for p in new.pieces] == [p.rect for p in old.pieces]
+    assert [line.written for line in new.lines] == [line.written for line in old.lines]
+    parcels.take_in(there, file)
+    assert [kept.body.name for kept in there.own_faces.all()] == ["Stencil"]
+    assert [one.name for one in there.settings().body.hands].count("my hand, brush") == 1
+
+
+def test_a_font_that_is_none_does_not_come_in_with_a_parcel(there: Household) -> None:
+    bad = KeptFace("face-bad", OwnFace("Bad", b64encode(b"OTTO, but no font").decode()))
+    assert own_faces.take_in_faces(there, [bad, KeptFace("face-worse", OwnFace("Worse", "no base 64"))]) == {}
+    assert there.own_faces.all() == []

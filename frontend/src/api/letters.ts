@@ -11,3 +11,7 @@ export const lettersQuery = (page?: string) =>
     queryKey: ["letters", page ?? null],
     queryFn: () => take(client.GET("/api/letters", { params: { query: page ? { page } : {} } })),
   });
+
+/** One pack more of an alphabet is on the shelf. */
+export const addPack = (alphabet: string) =>
+  take(client.POST("/api/alphabets/{id}/pack", { params: { path: { id: alphabet } } }));

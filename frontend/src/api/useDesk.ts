@@ -4,7 +4,7 @@ import { useEffect, useMemo, useSyncExternalStore } from "react";
 import { Desk, type DeskState, type Saved, type Source } from "./desk";
 
 /** What is worked out from a document and must be asked for again once it has changed. */
-const FOLLOWS = {
+export const FOLLOWS = {
   kit: ["kits", "shelf", "letters", "evaluated", "cost", "cutting", "book", "together"],
   photo: ["photos", "evaluated", "cutting", "templates", "crop", "print plan"],
   template: ["templates", "evaluated", "print plan"],

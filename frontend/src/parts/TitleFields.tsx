@@ -20,6 +20,7 @@ import { RegionChoice } from "./RegionChoice";
 import { Sentence } from "./Sentence";
 import { TitleUnder } from "./TitleUnder";
 import { ALIGNED, CountValue, EitherValue, LengthValue, PapersValue, PlaceOf, WordValue } from "./values";
+import { TitlePrint } from "./WordsPrint";
 
 type Style = TitlePart["styles"][number];
 
@@ -276,6 +277,18 @@ export function TitleFields(of: PartProps<TitlePart>) {
           />
         )}
       </Sentence>
+      {part.styles.some((style) => style.alphabet) && (
+        <Sentence>
+          <EitherValue
+            of={of}
+            field="stuck"
+            label="Letters stuck"
+            yes="its letters are stuck: they are off for good"
+            no="its letters are not stuck yet"
+          />
+        </Sentence>
+      )}
+      {part.styles.some((style) => !style.alphabet && style.made === "printed") && <TitlePrint part={part.id} />}
       <TitleUnder {...of} />
       <RegionChoice of={of} />
       <PlaceOf of={of} />

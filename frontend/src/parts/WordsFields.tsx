@@ -23,6 +23,7 @@ import { WordsPrint } from "./WordsPrint";
 
 const LONGEST = 20_000;
 const SERIES = 40;
+const HEADING = 120;
 
 export function WordsFields(of: PartProps<WordsPart>) {
   const usual = useUsual();
@@ -152,6 +153,18 @@ export function WordsFields(of: PartProps<WordsPart>) {
         />
         {part.series && (
           <EitherValue of={of} field="numbered" label="Numbers" yes="numbered" no="without numbers" />
+        )}
+        {(part.series || part.heading) && (
+          <>
+            headed
+            <InlineText
+              label="Heading"
+              placeholder="without a heading"
+              value={part.heading}
+              width="18ch"
+              onCommit={(heading) => put("headed it", { heading: heading.trim().slice(0, HEADING) })}
+            />
+          </>
         )}
       </Sentence>
       <ToRuleBy of={of} />

@@ -11,23 +11,41 @@ import { LengthField } from "../ui/LengthField";
 import { usePageHere } from "./PageHere";
 import { Sentence } from "./Sentence";
 
-export function WordsPrint({ part, strip }: { part: string; strip: boolean }) {
-  const [open, setOpen] = useState(false);
+/** Puts what a part says on the print list as a picture of its true size. */
+function useOntoSheets(part: string, what: string): () => Promise<void> {
   const here = usePageHere();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { say } = useFrame();
-  if (!here?.id) return null;
-  async function ontoSheets(): Promise<void> {
-    if (!here) return;
+  return async () => {
+    if (!here?.id) return;
     try {
       queries.setQueryData(["prints"], await printWords(here.id, part));
       await queries.invalidateQueries({ queryKey: ["photos"] });
-      say("The words are on the print list", { name: "Print sheets", run: () => navigate("/photos/prints") });
+      say(`${what} on the print list`, { name: "Print sheets", run: () => navigate("/photos/prints") });
     } catch (error) {
       say((error as Error).message);
     }
-  }
+  };
+}
+
+/** Letters of a title that are printed. */
+export function TitlePrint({ part }: { part: string }) {
+  const ontoSheets = useOntoSheets(part, "The letters are");
+  return (
+    <Sentence>
+      <Button size="small" onClick={() => void ontoSheets()}>
+        Printed letters onto the print sheets
+      </Button>
+    </Sentence>
+  );
+}
+
+export function WordsPrint({ part, strip }: { part: string; strip: boolean }) {
+  const [open, setOpen] = useState(false);
+  const here = usePageHere();
+  const ontoSheets = useOntoSheets(part, "The words are");
+  if (!here?.id) return null;
   const file = (what: "test" | "words" | "strip") => wordsFile(here.id, part, what);
   return (
     <>

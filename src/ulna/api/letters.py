@@ -6,6 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
+from ulna.api.wire import Saved, saved
 from ulna.core.words.alphabets import says, there
 from ulna.household import letters
 
@@ -26,6 +27,12 @@ class LettersOut(BaseModel):
     name: str
     letters: list[LetterOut]
     says: str
+
+
+@router.post("/alphabets/{id}/pack")
+def add_pack(id: str, home: AtHome) -> Saved:
+    """One pack more of an alphabet is on the shelf; the kit's undo takes it back. Raises `NotOnShelf`."""
+    return saved(letters.add_pack(home, id))
 
 
 @router.get("/letters")

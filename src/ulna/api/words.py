@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from base64 import b64decode, b64encode
+from base64 import b64decode
 from typing import Annotated
 
 from fastapi import APIRouter, File, UploadFile
@@ -18,14 +18,13 @@ from ulna.core.page.regions import offers
 from ulna.core.page.series import as_set
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.words import Words, to_rule_by
-from ulna.core.words.faces import OwnFace
 from ulna.core.words.writing import SAMPLE
 from ulna.formats.documents import Doc
 from ulna.formats.faces import file_of
-from ulna.formats.faces.taking import MOST_BYTES, BadFont, taken_in
+from ulna.formats.faces.taking import MOST_BYTES, BadFont
 from ulna.formats.pdf_pen import PaperSize
+from ulna.household import own_faces
 from ulna.household.words import Asked, on_print_sheets, printed
-from ulna.store.ids import new_id
 
 router = APIRouter(prefix="/api", tags=["words"])
 CALLED: dict[str, str] = {
@@ -79,10 +78,9 @@ def add_face(file: Annotated[UploadFile, File()], home: AtHome) -> FaceOut:
     """Takes a font file in: read apart, written anew. One that is none is refused with the reason."""
     name = (file.filename or "font").rsplit(".", 1)[0][:120].strip() or "font"
     try:
-        font = taken_in(file.file.read(MOST_BYTES + 1))
+        kept = own_faces.add_face(home, name, file.file.read(MOST_BYTES + 1))
     except BadFont as why:
         raise FieldError("file", file.filename or "font", str(why), "choose a TTF, OTF or WOFF2 file") from None
-    kept = home.own_faces.add(OwnFace(name, b64encode(font).decode()), f"took in {name}", id=new_id("face"))
     return FaceOut(face=kept.id, name=kept.body.name, own=True)
 
 

@@ -10,11 +10,13 @@ Severity = Literal["stop", "warn", "note"]
 
 @dataclass(frozen=True, slots=True)
 class Remedy:
-    """What would do: in words, the part as it would be then, and of how many pages its page would have to be."""
+    """What would do: in words, the part as it would be then, and of how many pages its page would have to be. Where it
+    wants another `pack` on the shelf, of which alphabet."""
 
     says: str
     part: object
     pages: int | None = None
+    pack: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -17,6 +17,8 @@ from ulna.core.photos.photo import PhotoRecord
 from ulna.core.photos.print_list import PrintList
 from ulna.core.photos.template import Template
 from ulna.core.ranges import Id
+from ulna.core.words.faces import OwnFace
+from ulna.core.words.writing import Hand
 from ulna.formats.documents import as_text, model_of, read_json, written
 from ulna.formats.documents import read as read_value
 
@@ -44,9 +46,16 @@ class KeptTemplate:
 
 
 @dataclass(frozen=True, slots=True)
+class KeptFace:
+    id: str
+    face: OwnFace
+
+
+@dataclass(frozen=True, slots=True)
 class Document:
     """A library as a file; `kit_ids` and `page_ids` are those of its kits and pages, in the same order: by them they
-    are known where they come in twice."""
+    are known where they come in twice. `hands` are those that its pages are written in, where no settings have them;
+    `faces` the household's own."""
 
     format: Literal["ulna-library"] = "ulna-library"
     version: Literal[1] = 1
@@ -57,6 +66,8 @@ class Document:
     page_ids: tuple[Id, ...] = ()
     cuttings: tuple[KeptCutting, ...] = ()
     templates: tuple[KeptTemplate, ...] = ()
+    faces: tuple[KeptFace, ...] = ()
+    hands: tuple[Hand, ...] = ()
     settings: Settings | None = None
     print_list: PrintList | None = None
 

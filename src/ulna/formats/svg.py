@@ -224,12 +224,25 @@ def _cut_shape(piece: Piece, pattern: str, defs: list[str]) -> str:
 
 def words(lines: Sequence[DrawnLine], within: Bounds, faces: Typefaces) -> str:
     """Lines of words of one part alone, on white, in a box from its corner."""
-    x1, y1, x2, y2 = within
     inked = "".join(
         f'<path d="{polygons.path(*in_ink(line.written, faces[line.face]))}" fill="{INK}"/>'
         for line in lines
         if line.written
     )
+    return _on_white(inked, within)
+
+
+def letters(pieces: Sequence[Piece], within: Bounds) -> str:
+    """Letters alone, each in its colour where it stands, on white, in a box of the page."""
+    inked = "".join(
+        f'<path d="{path_of(piece)}" transform="{_laid(piece)}" fill="{piece.colour}" fill-rule="evenodd"/>'
+        for piece in pieces
+    )
+    return _on_white(inked, within)
+
+
+def _on_white(inked: str, within: Bounds) -> str:
+    x1, y1, x2, y2 = within
     wide, high = x2 - x1, y2 - y1
     return (
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.6g}in" height="{high:.6g}in" '

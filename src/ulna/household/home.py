@@ -41,7 +41,7 @@ from ulna.formats import collection
 from ulna.formats.documents import held, written
 from ulna.formats.faces import Faces
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.household import letters
+from ulna.household import letters, own_faces
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
 from ulna.household.planroom import Here
@@ -351,6 +351,7 @@ class Household:
             page_ids=tuple(kept.id for kept in pages),
             cuttings=tuple(collection.KeptCutting(id, one) for id, one in self.cuttings().items()),
             templates=tuple(collection.KeptTemplate(kept.id, kept.body) for kept in self.roll.templates.all()),
+            faces=tuple(collection.KeptFace(kept.id, kept.body) for kept in self.own_faces.all()),
             settings=self.settings().body,
             print_list=self._print_list(),
         )
@@ -361,14 +362,15 @@ class Household:
         return None
 
     def bring_in_library(self, whole: collection.Document, what: str = "brought in") -> Brought:
-        """A whole library but for its photos, whose pictures are not in it. Templates keep their ids, by which pages
-        name them; settings and the print list come where the household's own are still as they began."""
+        """A whole library but for its photos, whose pictures are not in it. Templates and faces keep their ids, by
+        which pages name them; settings and the print list come where the household's own are still as they began."""
         with self.library.transaction():
             _bring_in_first(self.all_settings, whole.settings, what)
             _bring_in_first(self.printing.lists, whole.print_list, what)
             for one in whole.templates:
                 with contextlib.suppress(Changed):
                     self.roll.templates.add(one.template, what, id=one.id)
+            own_faces.take_in_faces(self, whole.faces)
             return self.bring_in(whole.kits, whole.pages, what, whole.cut, whole.kit_ids, whole.page_ids)
 
     def bring_in(

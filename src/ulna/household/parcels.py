@@ -13,14 +13,17 @@ from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any, BinaryIO, NamedTuple, TypeVar
 
+from ulna.core.kit.settings import MOST_HANDS
 from ulna.core.page.plan import PagePlan, photos_of
 from ulna.core.paper.shelf import Kit, Paper
 from ulna.core.photos.template import Template
 from ulna.core.words.alphabets import Alphabet
+from ulna.core.words.writing import Hand
 from ulna.formats import collection, parcel
 from ulna.formats.documents import read as read_value
 from ulna.formats.documents import written
 from ulna.household.home import CUTTING_OF, Household
+from ulna.household.own_faces import take_in_faces
 from ulna.store import backup
 from ulna.store.errors import NotThere
 from ulna.store.ids import new_id
@@ -97,6 +100,12 @@ def _of_pages(whole: collection.Document, pages: Collection[str]) -> collection.
         )
         for id, kit in zip(whole.kit_ids, whole.kits, strict=True)
     ]
+    faces = {name for _, page in chosen for name in _named(written(page), "face")}
+    faces |= {one.face for _, kit in kits for one in kit.alphabets}
+    hands = tuple(
+        one for one in _hands(whole) if one.id in {n for _, page in chosen for n in _named(written(page), "hand")}
+    )
+    faces |= {one.face for one in hands}
     shown = {photo for _, page in chosen for photo in photos_of(page)}
     templates = tuple(one for one in whole.templates if one.id in shown)
     shown |= {cell.photo for one in templates for cell in one.template.cells if cell.photo}
@@ -109,7 +118,14 @@ def _of_pages(whole: collection.Document, pages: Collection[str]) -> collection.
         page_ids=tuple(id for id, _ in chosen),
         cuttings=cuttings,
         templates=templates,
+        faces=tuple(one for one in whole.faces if one.id in faces),
+        hands=hands,
     )
+
+
+def _hands(whole: collection.Document) -> tuple[Hand, ...]:
+    """Those that its settings have, or that came without any."""
+    return whole.hands or (whole.settings.hands if whole.settings else ())
 
 
 def _named(document: Any, *keys: str) -> Iterable[str]:
@@ -150,6 +166,13 @@ def _take_in(home: Household, came: parcel.Parcel) -> TakenIn:
     _sheets(home, came)
     photos, new, missing = _photos(home, came)
     with home.library.transaction():
+        faces = take_in_faces(home, whole.faces)
+        hands = _own_hands(home, whole, faces)
+        whole = replace(
+            whole,
+            pages=tuple(_with(_with(page, "face", faces), "hand", hands) for page in whole.pages),
+            kits=tuple(_with(kit, "face", faces) for kit in whole.kits),
+        )
         templates = {one.id: _template(home, one, photos) for one in whole.templates}
         shown = {**photos, **templates}
         papers = _papers(home, whole)
@@ -271,6 +294,25 @@ def _sheets(home: Household, came: parcel.Parcel) -> None:
             home.pictures.put(id, arrived, picture.suffix, picture.view, picture.thumb)
         finally:
             arrived.unlink(missing_ok=True)
+
+
+def _own_hands(home: Household, whole: collection.Document, faces: Mapping[str, str]) -> dict[str, str]:
+    """The hands of its pages by the ids they have here: one that is measured alike is used, another one added."""
+    settings = home.settings()
+    found, more = dict[str, str](), list[Hand]()
+    for one in _hands(whole):
+        hand = replace(one, face=faces.get(one.face, one.face))
+        alike = next((own for own in settings.body.hands if own == replace(hand, id=own.id)), None)
+        taken = {own.id for own in (*settings.body.hands, *more)}
+        found[one.id] = alike.id if alike else new_id("hand") if one.id in taken else one.id
+        if alike is None:
+            more.append(replace(hand, id=found[one.id]))
+    if more:
+        hands = (*settings.body.hands, *more)[:MOST_HANDS]
+        home.all_settings.write(
+            settings.id, settings.version, replace(settings.body, hands=hands), "brought hands in"
+        )
+    return found
 
 
 def _template(home: Household, one: collection.KeptTemplate, photos: Mapping[str, str]) -> str:

@@ -334,6 +334,22 @@ def test_one_text_runs_over_several_tags_and_stays_whole_when_one_is_dropped() -
     assert all(remedy.part.text == TAG.text for remedy in found.remedies), "what is offered has the whole text"
 
 
+def test_a_heading_stays_with_its_tag_and_the_text_runs_on_below_it() -> None:
+    """A heading takes the first of the lines that go into a tag; put in another order, each tag keeps its own, and no
+    word of the text is lost."""
+    first = replace(TAG, id="a", height=inches(0, 3, 4), heading="Dawn")
+    second = replace(TAG, id="b", height=inches(0, 3, 4), heading="Dusk")
+    for order in ((first, second), (second, first)):
+        page = evaluate(PagePlan("p", parts=order), on(TEN_AN_INCH))
+        said = {
+            part.id: [line.written.text for line in page.lines if line.part == part.id and line.written]
+            for part in order
+        }
+        assert [said[part.id][0] for part in order] == [part.heading for part in order]
+        words = [word for part in order for line in said[part.id][1:] for word in line.split()]
+        assert [word for word in words if not word.isdigit()] == TAG.text.split()
+
+
 def test_the_tags_of_a_series_have_their_numbers() -> None:
     page = evaluate(PagePlan("p", parts=(TAG, replace(TAG, id="b"))), on(TEN_AN_INCH))
     numbers = [line.written.text for line in page.lines if line.written and line.written.text.isdigit()]

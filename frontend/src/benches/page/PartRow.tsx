@@ -17,6 +17,8 @@ export interface Rows {
   onChange: (what: string, part: Part, group?: string) => void;
   /** A remedy may want another number of pages. */
   onMend: (what: string, part: Part, pages: number | null) => void;
+  /** Another pack of an alphabet lies on the shelf. */
+  onPack: (alphabet: string) => void;
   onOrder: (from: number, to: number) => void;
   onCopy: (part: Part) => void;
   onRemove: (part: Part) => void;
@@ -62,7 +64,7 @@ export function PartRow(props: Rows & { part: Part; k: number; isChosen: boolean
       )}
       {findings.map((finding) => (
         <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence}>
-          {finding.remedies.map(({ says, part: mended, pages }) => (
+          {finding.remedies.map(({ says, part: mended, pages, pack }) => (
             <Button
               key={says}
               size="small"
@@ -70,7 +72,8 @@ export function PartRow(props: Rows & { part: Part; k: number; isChosen: boolean
               sx={{ whiteSpace: "normal", minHeight: 30, my: 0.25, py: 0.25, lineHeight: 1.3 }}
               onClick={(event) => {
                 event.stopPropagation();
-                props.onMend(says.charAt(0).toLowerCase() + says.slice(1), mended as Part, pages);
+                if (pack) props.onPack(pack);
+                else props.onMend(says.charAt(0).toLowerCase() + says.slice(1), mended as Part, pages);
               }}
             >
               {unbroken(says)}

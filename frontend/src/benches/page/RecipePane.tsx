@@ -51,6 +51,7 @@ export function RecipePane({
   const deeds = {
     onChange: edits.editPart,
     onMend: edits.mend,
+    onPack: edits.pack,
     onOrder: edits.order,
     onCopy: copy,
     onRemove,

@@ -1,9 +1,12 @@
 /** What is done to a recipe: edits show at once; what the server works out is put into what is there when it answers. */
+import { useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
 import type { Desk } from "../../api/desk";
+import { addPack } from "../../api/letters";
 import { merged } from "../../api/merge";
 import type { PageOut, Recipe } from "../../api/pages";
 import { arrange as askArrange, type Evaluated, gut as gutPiece, reformat } from "../../api/recipe";
+import { FOLLOWS } from "../../api/useDesk";
 import { useFrame } from "../../app/FrameContext";
 import type { Part } from "../../parts/kinds";
 import type { Arrange } from "./ArrangeMenu";
@@ -13,6 +16,7 @@ type Known = (Evaluated & { of: Recipe }) | undefined;
 
 export function useEdits(id: string, desk: Desk<Recipe, PageOut>, evaluated: Known) {
   const { say } = useFrame();
+  const queries = useQueryClient();
   const formats = useRef(Promise.resolve());
 
   const now = () => desk.getState().body;
@@ -108,5 +112,28 @@ export function useEdits(id: string, desk: Desk<Recipe, PageOut>, evaluated: Kno
     editPart(what, part, pages === null ? undefined : what, asked);
   }
 
-  return { now, edit, editLate, editPart, order, arrange, remove, changeFormat, gutting, keep, mend };
+  /** One pack more on the shelf: not of the recipe, so the kit's own undo takes it back. */
+  async function pack(alphabet: string): Promise<void> {
+    try {
+      say(`${(await addPack(alphabet)).what.replace(/^a/, "A")} is on the shelf`);
+      for (const follows of ["kit", ...FOLLOWS.kit]) void queries.invalidateQueries({ queryKey: [follows] });
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  return {
+    now,
+    edit,
+    editLate,
+    editPart,
+    order,
+    arrange,
+    remove,
+    changeFormat,
+    gutting,
+    keep,
+    mend,
+    pack: (alphabet: string) => void pack(alphabet),
+  };
 }

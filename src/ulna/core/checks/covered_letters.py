@@ -36,7 +36,7 @@ def told(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding
 
 def _covered(part: str, pieces: Sequence[Piece]) -> Iterator[tuple[Piece, Piece, float]]:
     """Each letter, what lies on it, and how much of it that covers."""
-    letters = [(k, piece) for k, piece in enumerate(pieces) if piece.part == part and _is_top(piece)]
+    letters = [(k, piece) for k, piece in enumerate(pieces) if piece.part == part and piece.letter is not None]
     if not letters:
         return
     left, top = min(p.rect.x for _, p in letters), min(p.rect.y for _, p in letters)
@@ -52,12 +52,11 @@ def _covered(part: str, pieces: Sequence[Piece]) -> Iterator[tuple[Piece, Piece,
     ]
     for k, piece in letters:
         for n, above in near:
-            if n > k and above.rect.meets(piece.rect) and not above.id.startswith(piece.id):
+            if (
+                n > k
+                and above.rect.meets(piece.rect)
+                and (above.part != part or above.letter not in (None, piece.letter))
+            ):
                 share = outlines.common(piece.seen, above.seen) / max(1e-9, polygons.area(piece.seen))
                 if share > 0.01:
                     yield piece, above, share
-
-
-def _is_top(piece: Piece) -> bool:
-    """Whether it is what is seen of a letter, no layer of it and nothing that lies under it."""
-    return "/letter-" in piece.id and "-layer-" not in piece.id

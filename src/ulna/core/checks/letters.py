@@ -15,7 +15,7 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.parts.kinds.title import Title, taken, wanted
 from ulna.core.parts.lettering import CUT, Style, Swap
 from ulna.core.parts.pieces import Ground
-from ulna.core.words.alphabets import Letters, says
+from ulna.core.words.alphabets import Letters, counted, says
 from ulna.core.words.faces import TURNS, stands_for
 
 MOST_SWAPS = 40
@@ -32,10 +32,13 @@ def told(plan: Any, ground: Ground) -> Iterator[Finding]:
     titles = [part for part in plan.parts if isinstance(part, Title)]
     at_first = {id: Counter(letters) for id, letters in left.items()}
 
-    def helps(by: Title) -> bool:
+    def helps(remedy: Remedy) -> bool:
         """Whether fewer letters are missing on the page with it: a letter that another title needs is none to spare."""
-        mended = [by if one.id == by.id else one for one in titles]
-        return _missing(mended, at_first) < _missing(titles, at_first)
+        mended = [remedy.part if one.id == part.id else one for one in titles]
+        more = {**at_first}
+        if remedy.pack is not None:
+            more[remedy.pack] = at_first[remedy.pack] + counted(alphabets[remedy.pack].letters)
+        return _missing(mended, more) < _missing(titles, at_first)
 
     for part in titles:
         for alphabet in wanted(part):
@@ -53,10 +56,11 @@ def _short(part: Title, alphabet: str, left: Letters) -> dict[str, int]:
     }
 
 
-def _missing(titles: Sequence[Title], left: dict[str, Counter[str]]) -> int:
+def _missing(titles: Sequence[object], left: dict[str, Counter[str]]) -> int:
     """How many letters all of them together want beyond what is there."""
     asked: dict[str, Counter[str]] = {}
     for title in titles:
+        assert isinstance(title, Title)
         for alphabet, letters in wanted(title).items():
             asked.setdefault(alphabet, Counter()).update(letters)
     return sum(sum((letters - left[id]).values()) for id, letters in asked.items() if id in left)
@@ -68,21 +72,15 @@ def _finding(
     short: dict[str, int],
     left: dict[str, Counter[str]],
     ground: Ground,
-    helps: Callable[[Title], bool],
+    helps: Callable[[Remedy], bool],
 ) -> Finding:
     name = ground.shelf.alphabets[alphabet].name
     there = says(left[alphabet], sorted(short))
     missing = ", ".join(
         f"{count} more {one}" if count > 1 else f"one more {one}" for one, count in sorted(short.items())
     )
-    remedies = tuple(
-        remedy
-        for remedy in _remedies(part, alphabet, short, left, ground)
-        if isinstance(remedy.part, Title) and helps(remedy.part)
-    )
-    return Finding(
-        "letters", "stop", part.id, f"{name} has {there} left; it takes {missing}, or another pack.", remedies
-    )
+    remedies = tuple(one for one in _remedies(part, alphabet, short, left, ground) if helps(one))
+    return Finding("letters", "stop", part.id, f"{name} has {there} left; it takes {missing}.", remedies)
 
 
 def _remedies(
@@ -110,6 +108,7 @@ def _remedies(
     for text in _shorter(part, short):
         gone = " ".join(word for word in part.text.split() if word not in text.split()) or "one of it"
         yield Remedy(f"Leave out “{gone}”", replace(part, text=text, swaps=()))
+    yield Remedy(f"Another pack of {ground.shelf.alphabets[alphabet].name} is here", part, pack=alphabet)
 
 
 def _with(part: Title, swap: Swap) -> Title:

@@ -16,6 +16,9 @@ USUAL_PROMPTS = ("Who is it?", "What happened?", "When was it?", "Where was it?"
 """What one is asked for a story, until one asks oneself otherwise."""
 
 
+MOST_HANDS = 20
+
+
 @dataclass(frozen=True, slots=True)
 class Settings:
     """How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
@@ -27,7 +30,7 @@ class Settings:
     gut: GutRule = "when it saves a sheet"
     least_scrap: Size = SLIVER
     punches: Annotated[tuple[Punch, ...], Many(100)] = ()
-    hands: Annotated[tuple[Hand, ...], Many(20, 1)] = USUAL_HANDS
+    hands: Annotated[tuple[Hand, ...], Many(MOST_HANDS, 1)] = USUAL_HANDS
     prompts: Annotated[tuple[Annotated[str, Text(120, 1)], ...], Many(30)] = USUAL_PROMPTS
     printed_low: Offset = ZERO
     printed_right: Offset = ZERO

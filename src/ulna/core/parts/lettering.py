@@ -150,13 +150,15 @@ def pieces_of(
                 called = f"{called}, {style.made}"
             elif how.taken != one.character:
                 called = f"{called} (a {how.taken} turned)"
-            whole = Piece(id, part, "sticker", called, at, at, outline=own, holes=holes, colour=colour)
+            whole = Piece(
+                id, part, "sticker", called, at, at, outline=own, holes=holes, colour=colour, letter=one.number
+            )
             yield about(whole, one)
             continue
         cut = Piece(id, part, "letter", called, at, at, paper, outline=own, holes=holes)
         for layer in range(layers - 1, 0, -1):
             yield about(replace(cut, id=f"{id}-layer-{layer}", name=f"{called}, layer {layer}"), one)
-        yield about(cut, one)
+        yield about(replace(cut, letter=one.number), one)
 
 
 def shaped(part: str, id: str, name: str, line: Polygon, paper: PaperChoice, ruler: Ruler) -> Piece:

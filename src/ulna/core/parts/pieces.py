@@ -111,10 +111,11 @@ class Piece:
 
     Only rectangles come off a trimmer. What is seen of one may be less: `outline` is what stays of it once it is
     cut to shape or trimmed, in inches from the corner of `uncut`; `figure` names it where it has a name, with its own
-    measure `cut`, and `torn` are edges that are torn (their core seen or not). `holes` are openings in it, from the
-    same corner; `angle` is how far it lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a
-    printed card lies, from the side that is chosen; one that is the sheet `as_it_is` has `brought` so many holes along,
-    and its outline where it `comes_shaped`.
+    measure `cut`, and `torn` are edges that are torn (their core seen or not); `letter` is the place in its title's
+    text of the letter that it is the face of. `holes` are openings in it, from the same corner; `angle` is how far it
+    lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from the side
+    that is chosen; one that is the sheet `as_it_is` has `brought` so many holes along, and its outline where it
+    `comes_shaped`.
     `colour` is the tape's or the letter's, `print` what is printed. `role` says what it is, and so whether paper is cut
     for it.
     `whole` is the id of the piece that it is a half of, `layer` which mat of its part it is, counted from 1, the
@@ -137,6 +138,7 @@ class Piece:
     outline: Polygon = ()
     figure: Figure | Literal[""] = ""
     cut: Length = ZERO
+    letter: int | None = None
     torn: tuple[TornEdge, ...] = ()
     core: bool = True
     holes: tuple[Hole, ...] = ()

@@ -21,7 +21,7 @@ from ulna.core.parts import built_up, lettering, openings
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.built_up import Under
 from ulna.core.parts.kind import Entry, Traits
-from ulna.core.parts.lettering import CUT, Style, Swap, TakenLetter, length_of
+from ulna.core.parts.lettering import CUT, Making, Style, Swap, TakenLetter, length_of
 from ulna.core.parts.openings import Openings
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Built, Ground, PaperChoice, Piece
@@ -40,7 +40,8 @@ class Title:
     where they overlap; `nested` lines come as near as their letters do. `rise` is that of a form which is not straight.
     `upright` turns the whole up or down along an edge. With `fit` cut letters are as large as go into `width` ×
     `height`. Papers come in turn, or `drawn` by `seed` with no two neighbours alike. `layers` of cut letters lie on each
-    other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind."""
+    other for thickness, on what is `under` them. `openings` are letters cut out of a sheet, with papers behind. Letters
+    that are `stuck` are off their alphabets for good, though their page be put away."""
 
     kind: ClassVar[str] = "title"
     level: ClassVar[str] = "over"
@@ -66,6 +67,7 @@ class Title:
     under: Annotated[tuple[Under, ...], Many(4)] = ()
     openings: Openings | None = None
     swaps: Annotated[tuple[Swap, ...], Many(40)] = ()
+    stuck: bool = False
     place: Place = field(default_factory=Place)
 
 
@@ -78,6 +80,14 @@ def taken(part: Title) -> list[TakenLetter]:
 def wanted(part: Title) -> dict[str, Counter[str]]:
     """What it takes from each alphabet; openings take nothing."""
     return {} if part.openings else lettering.wanted_of(taken(part), part.styles)
+
+
+def is_made(part: Title, piece: Piece, made: Making) -> bool:
+    """Whether a piece of the title is a letter that comes about so."""
+    if piece.letter is None:
+        return False
+    style = next(part.styles[one.style] for one in taken(part) if one.number == piece.letter)
+    return style.alphabet is None and style.made == made
 
 
 # ---- built ---------------------------------------------------------------------------------------------

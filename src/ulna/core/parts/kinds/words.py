@@ -42,7 +42,8 @@ class Words:
     it is where they stand. `ruled` draws lines to write on, `more` of them than the text takes. `columns` stand
     `apart`. On `paper` it is a block of its own with a `margin` all round, cut like a panel or to its shape. Distances
     along a line are counted from its `centre` or from the left. `tells` says that it is the page's story.
-    Blocks that share the name of a `series` share one text, and may be `numbered`."""
+    Blocks that share the name of a `series` share one text, and may be `numbered`; the `heading` of each is its own
+    first line."""
 
     kind: ClassVar[str] = "words"
     level: ClassVar[str] = "over"
@@ -67,6 +68,7 @@ class Words:
     tells: bool = False
     series: Annotated[str, Text(40)] = ""
     numbered: bool = False
+    heading: Annotated[str, Text(120)] = ""
     place: Place = field(default_factory=Place)
 
 
@@ -104,7 +106,11 @@ def build(part: Words, ground: Ground, room: Rect) -> Built:
 
 
 def set_lines(part: Words, ground: Ground) -> tuple[list[SetLine], str]:
-    """Where its lines stand and what is on them, and what of the text has no room."""
+    """Where its lines stand and what is on them, its heading first, and what of the text has no room."""
+    if part.heading:
+        headed = f"{part.heading}\n{part.text}" if part.text.strip() else part.heading
+        lines, over = set_lines(replace(part, heading="", text=headed), ground)
+        return lines, over if len(over) <= len(part.text) else part.text
     hand = hand_of(part, ground)
     measure = Measure.of(hand, ground.faces[hand.face])
     block = _block(part, ground)
@@ -295,12 +301,12 @@ def to_rule_by(part: Words, ground: Ground) -> list[Ruled]:
 
 
 def name(part: Words, ground: Ground) -> str:
-    return "the lines to write on" if not part.text.strip() else "the words"
+    return "the lines to write on" if not f"{part.heading}{part.text}".strip() else "the words"
 
 
 def sentence(part: Words, ground: Ground) -> str:
     hand, say = hand_of(part, ground), ground.ruler.say
-    first = " ".join(part.text.split())
+    first = " ".join(f"{part.heading} {part.text}".split())
     said = [f"“{first[:60]}{'…' if len(first) > 60 else ''}”" if first else "Lines to write on"]
     said.append(f"{say(part.width)} wide, {hand.name}")
     if part.columns > 1:
