@@ -258,6 +258,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clusters/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Cluster Apart
+         * @description A cluster as the things that it is made of. Raises `NotOnShelf`, `FieldError`.
+         */
+        post: operations["take_cluster_apart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clusters/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join Cluster
+         * @description What is chosen as one cluster. Raises `FieldError`.
+         */
+        post: operations["join_cluster"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clusters/propose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Clusters
+         * @description Three or five clusters for a page; another seed, another proposal. Raises `FieldError`.
+         */
+        post: operations["propose_clusters"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cost": {
         parameters: {
             query?: never;
@@ -2322,6 +2382,206 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Things
+         * @description All that are on the shelf, in the order of their kits.
+         */
+        get: operations["list_things"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer Things
+         * @description What is left that would answer a colour, a round or a raised thing on the other side.
+         */
+        post: operations["answer_things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/correct": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct Things
+         * @description Joined into one, or each parted in two where it is narrowest.
+         */
+        post: operations["correct_things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cover Spot
+         * @description The things and scraps that cover a spot of that size, best first.
+         */
+        post: operations["cover_spot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut Thing
+         * @description What is left of the whole ones, and the two halves with their sizes; nothing is kept yet. Raises `NotOnShelf`.
+         */
+        post: operations["cut_thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Things
+         * @description The sheet straightened and its things found; nothing of them is kept yet. Raises `NotThere`, `FieldError`.
+         */
+        post: operations["find_things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/on-photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put On Photos
+         * @description A thing on every photo of the page. Raises `NotOnShelf`, `FieldError`.
+         */
+        post: operations["put_on_photos"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Room
+         * @description Room for something of a size between two parts of a page. Raises `NotOnShelf`.
+         */
+        post: operations["find_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Things
+         * @description Each with its size, its outline and its own picture; they are in no kit yet. Raises `NotThere`.
+         */
+        post: operations["take_things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/tries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Thing
+         * @description A stamp in every ink, a thing in its colours, others of its kind. Raises `NotOnShelf`.
+         */
+        post: operations["try_thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tile": {
         parameters: {
             query?: never;
@@ -2510,14 +2770,14 @@ export interface components {
             near?: string | null;
             on?: ("left" | "right" | "spread") | null;
             page: components["schemas"]["Recipe-Input"];
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
         /**
          * @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. `told` is
          *     what is to be known of it.
          */
         Added: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
             under: string | null;
@@ -2609,6 +2869,10 @@ export interface components {
              * @example 108 mm
              */
             thickness: string;
+        };
+        AnswerOut: {
+            part: components["schemas"]["ThingPart-Output"];
+            why: string;
         };
         /** @description Shares of what there was, from 0 to 1; `says` in words, in the person's unit. */
         AreasOut: {
@@ -3308,6 +3572,92 @@ export interface components {
             rect: components["schemas"]["Rect"];
             what: string;
         };
+        /** @description Its members from underneath upward. */
+        "ClusterPart-Input": {
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cluster";
+            /**
+             * @default [
+             *       {
+             *         "across": "0 in",
+             *         "angle": 0,
+             *         "down": "0 in",
+             *         "half": "",
+             *         "height": "1/2 in",
+             *         "paper": {
+             *           "side": "A",
+             *           "turned": false
+             *         },
+             *         "raised": "flat",
+             *         "says": "",
+             *         "width": "2 in"
+             *       }
+             *     ]
+             */
+            members: components["schemas"]["Member-Input"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+        };
+        /** @description Its members from underneath upward. */
+        "ClusterPart-Output": {
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cluster";
+            /**
+             * @default [
+             *       {
+             *         "across": "0 in",
+             *         "angle": 0,
+             *         "down": "0 in",
+             *         "half": "",
+             *         "height": "1/2 in",
+             *         "paper": {
+             *           "side": "A",
+             *           "turned": false
+             *         },
+             *         "raised": "flat",
+             *         "says": "",
+             *         "width": "2 in"
+             *       }
+             *     ]
+             */
+            members: components["schemas"]["Member-Output"][];
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+        };
         Colours: {
             colours: string[];
         };
@@ -3316,6 +3666,12 @@ export interface components {
             column: string;
             examples: string[];
             heading: string;
+        };
+        /** @description What was found, put right by hand: several that are one, or one that is several. */
+        Corrected: {
+            things: components["schemas"]["ThingSeen"][];
+            /** @enum {string} */
+            what: "join" | "split";
         };
         CostOut: {
             lacking: components["schemas"]["Lacking"][];
@@ -3326,6 +3682,34 @@ export interface components {
             pieces: number;
             prints: number;
             unchosen: number;
+        };
+        /** @description A thing or a scrap that covers it, whether it lies turned by a quarter then, and why it is where it is. */
+        Cover: {
+            paper: string | null;
+            thing: string | null;
+            turned: boolean;
+            why: string;
+        };
+        /** @description A spot on the page that is to be covered, by its size. */
+        CoverAsked: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        CoverOut: {
+            cover: components["schemas"]["Cover"];
+            name: string;
         };
         /** @description The part of the picture that is printed, in shares of its width and height. */
         Crop: {
@@ -3361,6 +3745,12 @@ export interface components {
             kind: "cut";
             n: number;
             of: components["schemas"]["Rect"];
+        };
+        /** @description Cuts one of a thing in two, down its middle where the cut is `upright`, else across it. */
+        CutAsked: {
+            thing: string;
+            /** @default true */
+            upright: boolean;
         };
         CutList: {
             /** @default [] */
@@ -4026,7 +4416,7 @@ export interface components {
             part: string;
         };
         Filled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
         };
@@ -5161,6 +5551,84 @@ export interface components {
              */
             width: string;
         };
+        /**
+         * @description A thing of the shelf; or a piece of paper of `width` × `height`, or of tape so long and wide; on either of these
+         *     words that it `says`. Its middle lies `across` and `down` from the cluster's.
+         */
+        "Member-Input": {
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /** @default 0 */
+            angle: number;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @default
+             * @enum {string}
+             */
+            half: "" | "left" | "right" | "top" | "bottom";
+            height?: string | null;
+            ink?: string | null;
+            paper?: components["schemas"]["PaperChoice-Input"] | null;
+            /**
+             * @default flat
+             * @enum {string}
+             */
+            raised: "flat" | "foam" | "double foam";
+            /** @default  */
+            says: string;
+            thing?: string | null;
+            width?: string | null;
+        };
+        /**
+         * @description A thing of the shelf; or a piece of paper of `width` × `height`, or of tape so long and wide; on either of these
+         *     words that it `says`. Its middle lies `across` and `down` from the cluster's.
+         */
+        "Member-Output": {
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /** @default 0 */
+            angle: number;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @default
+             * @enum {string}
+             */
+            half: "" | "left" | "right" | "top" | "bottom";
+            height: string | null;
+            ink: string | null;
+            paper: components["schemas"]["PaperChoice-Output"] | null;
+            /**
+             * @default flat
+             * @enum {string}
+             */
+            raised: "flat" | "foam" | "double foam";
+            /** @default  */
+            says: string;
+            thing: string | null;
+            width: string | null;
+        };
         /** @description `trim` is left outside it. `shows` of each strip is seen; `under` more lies beneath a panel on top (1/8 in). */
         "MitredPart-Input": {
             /**
@@ -5300,7 +5768,7 @@ export interface components {
             box: components["schemas"]["Rect"];
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         OfferOut: {
             /**
@@ -5326,7 +5794,7 @@ export interface components {
         /** @description An entry of the menu, and the part as it begins. */
         Offered: {
             name: string;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             picture: string;
             words: string;
         };
@@ -5689,6 +6157,11 @@ export interface components {
             cutting: "planned" | "begun" | "cut";
             page: components["schemas"]["Recipe-Output"];
             saved: components["schemas"]["Saved"];
+        };
+        /** @description A recipe as it would be, and which of its parts are to be chosen then. */
+        PageWith: {
+            chosen: string[];
+            page: components["schemas"]["Recipe-Output"];
         };
         /**
          * @description With `trim`, what it lies on less that on all sides; without it, `width` × `height`.
@@ -6183,6 +6656,11 @@ export interface components {
              */
             strip_choice: components["schemas"]["PaperChoice-Output"];
         };
+        PartAsked: {
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            part: string;
+        };
         /**
          * @description A part as people say it, its outer box on the spread, and its arithmetic in one line.
          *
@@ -6210,6 +6688,11 @@ export interface components {
              */
             gap: string;
             strip: number;
+        };
+        PartsAsked: {
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            parts: string[];
         };
         /** @description Lays parts of one recipe, the `source`, on another one. */
         PasteAsked: {
@@ -6489,7 +6972,13 @@ export interface components {
             pin: components["schemas"]["Rect"] | null;
             rect: components["schemas"]["Rect"];
             /** @enum {string} */
-            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape" | "letter" | "sticker";
+            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape" | "letter" | "sticker" | "thing";
+            thing: string | null;
+            /**
+             * @default
+             * @enum {string}
+             */
+            thing_half: "" | "left" | "right" | "top" | "bottom";
             uncut: components["schemas"]["Rect"];
             whole: string;
         };
@@ -6766,7 +7255,7 @@ export interface components {
             page: "left" | "right" | "spread";
             piece: string;
             /** @enum {string} */
-            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape" | "letter" | "sticker";
+            role: "base" | "panel" | "mat" | "strip" | "tile" | "shape" | "card" | "print" | "tape" | "letter" | "sticker" | "thing";
             /** @enum {string} */
             side: "A" | "B";
             turned: boolean;
@@ -7208,6 +7697,24 @@ export interface components {
             fields: components["schemas"]["FieldProblem"][];
             sentence: string;
         };
+        ProposalAsked: {
+            /**
+             * @default 3
+             * @enum {integer}
+             */
+            count: 3 | 5;
+            id?: string | null;
+            page: components["schemas"]["Recipe-Input"];
+            /** @default 0 */
+            seed: number;
+            /** @default false */
+            styles: boolean;
+        };
+        /** @description Clusters with their places, and the rule behind each choice. */
+        ProposalOut: {
+            parts: components["schemas"]["ClusterPart-Output"][];
+            why: string[];
+        };
         /** @description Pulls a handle of a part, by its field, so far from where it is. */
         PullAsked: {
             /**
@@ -7228,7 +7735,7 @@ export interface components {
             part: string;
         };
         Pulled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /** @description `figure` is what it cuts, by its name as a tile or a shape; `size` across. */
@@ -7282,7 +7789,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Input"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
             /** @default  */
             story: string;
         };
@@ -7313,7 +7820,7 @@ export interface components {
             keeps: components["schemas"]["Keep-Output"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"])[];
+            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default  */
             story: string;
         };
@@ -7358,7 +7865,7 @@ export interface components {
         /** @description A place for words on the page, and the part as it would be there, or why it would not. */
         RegionOut: {
             name: string;
-            part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
+            part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
             why_not: string;
         };
         /**
@@ -7368,7 +7875,7 @@ export interface components {
         Remedy: {
             pack: string | null;
             pages: number | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /**
@@ -7383,6 +7890,29 @@ export interface components {
             name: string;
             /** @default  */
             step: string;
+        };
+        RoomAsked: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id?: string | null;
+            one: string;
+            other: string;
+            page: components["schemas"]["Recipe-Input"];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description Whether it fits, in a sentence with the gap, what is wanted and what moves by how much. */
+        RoomOut: {
+            fits: boolean;
+            says: string;
         };
         /** @description All four corners rounded by a radius. */
         Round: {
@@ -7407,7 +7937,8 @@ export interface components {
         };
         /**
          * @description Figures of `size`, `pitch` apart from middle to middle, along `length`; of a ring that is its diameter through
-         *     the middles. Round the edge they follow the box of `length` × `height`.
+         *     the middles. Round the edge they follow the box of `length` × `height`. With a `thing` of the shelf they are that,
+         *     as large as it is; where there are too few to close, the gap that they leave begins at the share `gap_at`.
          */
         "RoundsPart-Input": {
             /**
@@ -7415,6 +7946,8 @@ export interface components {
              * @enum {string}
              */
             figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /** @default 0.5 */
+            gap_at: number;
             /**
              * @description A size from 1/16 in to 120 in.
              * @default 6 in
@@ -7480,10 +8013,12 @@ export interface components {
              * @example 108 mm
              */
             size: string;
+            thing?: string | null;
         };
         /**
          * @description Figures of `size`, `pitch` apart from middle to middle, along `length`; of a ring that is its diameter through
-         *     the middles. Round the edge they follow the box of `length` × `height`.
+         *     the middles. Round the edge they follow the box of `length` × `height`. With a `thing` of the shelf they are that,
+         *     as large as it is; where there are too few to close, the gap that they leave begins at the share `gap_at`.
          */
         "RoundsPart-Output": {
             /**
@@ -7491,6 +8026,8 @@ export interface components {
              * @enum {string}
              */
             figure: "rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round";
+            /** @default 0.5 */
+            gap_at: number;
             /**
              * @description A size from 1/16 in to 120 in.
              * @default 6 in
@@ -7556,9 +8093,14 @@ export interface components {
              * @example 108 mm
              */
             size: string;
+            thing: string | null;
         };
-        /** @description What a file holds: papers and things of the right rows, every wrong cell, and how all of it was understood. */
+        /**
+         * @description What a file holds: papers, things and alphabets of the right rows, every wrong cell, and how all of it was
+         *     understood.
+         */
         Rows: {
+            alphabets: components["schemas"]["Alphabet-Output"][];
             /** @default [] */
             columns: components["schemas"]["Column"][];
             papers: components["schemas"]["Paper-Output"][];
@@ -7591,6 +8133,104 @@ export interface components {
             undo: string | null;
             version: number;
             what: string;
+        };
+        /** @description `count` of these `things` in turn (the odd number that is not more) in a region of `width` × `height`. */
+        "ScatterPart-Input": {
+            /**
+             * @default diagonal
+             * @enum {string}
+             */
+            along: "diagonal" | "other diagonal" | "all over" | "round the middle";
+            /** @default 9 */
+            count: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scatter";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /** @default 0 */
+            seed: number;
+            /** @default [] */
+            things: string[];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description `count` of these `things` in turn (the odd number that is not more) in a region of `width` × `height`. */
+        "ScatterPart-Output": {
+            /**
+             * @default diagonal
+             * @enum {string}
+             */
+            along: "diagonal" | "other diagonal" | "all over" | "round the middle";
+            /** @default 9 */
+            count: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scatter";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /** @default 0 */
+            seed: number;
+            /** @default [] */
+            things: string[];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 6 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         ScrapOut: {
             name: string;
@@ -7835,6 +8475,26 @@ export interface components {
              */
             width: string;
         };
+        /**
+         * @description A sheet in a photograph that is kept: its corners in shares of the picture, from the top left clockwise, and its
+         *     size.
+         */
+        SheetAsked: {
+            corners: number[][];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            picture: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description A sheet in a photograph, as it was found or put right. */
         SheetIn: {
             corners: number[][];
@@ -7850,6 +8510,15 @@ export interface components {
              * @example 4 1/4 in
              * @example 108 mm
              */
+            width: string;
+        };
+        /** @description A photographed sheet laid flat, and what was found on it: outlines in inches from its corner. */
+        SheetOfThings: {
+            across: number;
+            down: number;
+            height: string;
+            picture: string;
+            things: components["schemas"]["ThingSeen"][];
             width: string;
         };
         /** @description A begun sheet or scrap; `when` its last cut was made, `pieces` what came of it, in words. */
@@ -8020,6 +8689,122 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        /**
+         * @description `inks` are taken in turn; `wiped` is how many impressions are made before the stamp is inked again, each a step
+         *     lighter than the one before. Every second row is `shifted` by half the pitch.
+         */
+        "StampedPart-Input": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /** @default 0 */
+            angle: number;
+            /** @default 4 */
+            columns: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            id: string;
+            /**
+             * @default [
+             *       "#4a545c"
+             *     ]
+             */
+            inks: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stamped";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /** @default 3 */
+            rows: number;
+            /** @default false */
+            shifted: boolean;
+            thing?: string | null;
+            /** @default 1 */
+            wiped: number;
+        };
+        /**
+         * @description `inks` are taken in turn; `wiped` is how many impressions are made before the stamp is inked again, each a step
+         *     lighter than the one before. Every second row is `shifted` by half the pitch.
+         */
+        "StampedPart-Output": {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /** @default 0 */
+            angle: number;
+            /** @default 4 */
+            columns: number;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 1 1/4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            id: string;
+            /**
+             * @default [
+             *       "#4a545c"
+             *     ]
+             */
+            inks: string[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stamped";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /** @default 3 */
+            rows: number;
+            /** @default false */
+            shifted: boolean;
+            thing: string | null;
+            /** @default 1 */
+            wiped: number;
         };
         /** @description The middle of the part lies on an axis, at this share of its length. */
         "Stand-Input": {
@@ -8231,32 +9016,6 @@ export interface components {
             kind: "take";
             n: number;
             of: components["schemas"]["Rect"];
-        };
-        /**
-         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
-         *     the sheet `sheet`, or its `back`), words, or nothing.
-         */
-        "Taken-Input": {
-            /** @default false */
-            back: boolean;
-            /** @default  */
-            card: string;
-            /**
-             * @default {
-             *       "side": "A",
-             *       "turned": false
-             *     }
-             */
-            choice: components["schemas"]["PaperChoice-Input"];
-            column: number;
-            print?: components["schemas"]["Print-Input"] | null;
-            row: number;
-            sheet?: string | null;
-            /**
-             * @default photo
-             * @enum {string}
-             */
-            what: "photo" | "paper" | "card" | "words" | "empty";
         };
         /**
          * @description What came with a parcel: pages by id, how many were here already; papers that were matched with ones here, papers
@@ -8522,10 +9281,35 @@ export interface components {
             template: components["schemas"]["Template-Output"];
             told: string[];
         };
-        /** @description So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is. */
+        /**
+         * @description So many of a thing; for ribbon, twine and tape `length` says how long each is. Its box is `width` × `height`, as
+         *     usual for its kind where it was not measured; inside that it is of a `figure`, or of the `outline` that was traced,
+         *     in inches from the box's corner. `colours` has the leading one first; `drawn` is its style; `says` are the words
+         *     printed on it; it `points` or looks one way, or may lie any way. A `clear` one shows what is under it; one with a
+         *     `rim` has a white edge. `picture` is a photograph of it. Of a strip of gems `each` says how many are on one.
+         */
         "Thing-Input": {
+            /** @default false */
+            clear: boolean;
+            /** @default [] */
+            colours: string[];
             /** @default 1 */
             count: number;
+            /**
+             * @default
+             * @enum {string}
+             */
+            drawn: "" | "plain" | "outlined" | "painted" | "photographic";
+            /** @default 1 */
+            each: number;
+            /** @default  */
+            figure: ("rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round") | "";
+            /**
+             * @default own adhesive
+             * @enum {string}
+             */
+            fixing: "own adhesive" | "glue" | "foam squares" | "pierced" | "clipped on";
+            height?: string | null;
             id: string;
             /** @default other */
             kind: components["schemas"]["ThingKind"];
@@ -8533,11 +9317,56 @@ export interface components {
             name: string;
             /** @default  */
             note: string;
+            /** @default [] */
+            outline: number[][];
+            picture?: string | null;
+            /**
+             * @default
+             * @enum {string}
+             */
+            points: "" | "up" | "right" | "down" | "left";
+            /** @default false */
+            rim: boolean;
+            /** @default  */
+            says: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            thickness: string;
+            width?: string | null;
         };
-        /** @description So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is. */
+        /**
+         * @description So many of a thing; for ribbon, twine and tape `length` says how long each is. Its box is `width` × `height`, as
+         *     usual for its kind where it was not measured; inside that it is of a `figure`, or of the `outline` that was traced,
+         *     in inches from the box's corner. `colours` has the leading one first; `drawn` is its style; `says` are the words
+         *     printed on it; it `points` or looks one way, or may lie any way. A `clear` one shows what is under it; one with a
+         *     `rim` has a white edge. `picture` is a photograph of it. Of a strip of gems `each` says how many are on one.
+         */
         "Thing-Output": {
+            /** @default false */
+            clear: boolean;
+            /** @default [] */
+            colours: string[];
             /** @default 1 */
             count: number;
+            /**
+             * @default
+             * @enum {string}
+             */
+            drawn: "" | "plain" | "outlined" | "painted" | "photographic";
+            /** @default 1 */
+            each: number;
+            /** @default  */
+            figure: ("rectangle" | "rounded" | "circle" | "arch" | "hexagon" | "on the tip" | "heart" | "banner" | "pennant" | "triangle" | "tag" | "scalloped" | "scalloped round") | "";
+            /**
+             * @default own adhesive
+             * @enum {string}
+             */
+            fixing: "own adhesive" | "glue" | "foam squares" | "pierced" | "clipped on";
+            height: string | null;
             id: string;
             /** @default other */
             kind: components["schemas"]["ThingKind"];
@@ -8545,9 +9374,168 @@ export interface components {
             name: string;
             /** @default  */
             note: string;
+            /** @default [] */
+            outline: number[][];
+            picture: string | null;
+            /**
+             * @default
+             * @enum {string}
+             */
+            points: "" | "up" | "right" | "down" | "left";
+            /** @default false */
+            rim: boolean;
+            /** @default  */
+            says: string;
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            thickness: string;
+            width: string | null;
         };
         /** @enum {string} */
-        ThingKind: "die cut" | "sticker" | "puffy sticker" | "chipboard" | "enamel dot" | "sequin" | "wood shape" | "doily" | "tag" | "label" | "banner" | "brad" | "clip" | "ribbon" | "twine" | "tape" | "stamp" | "alphabet" | "journaling card" | "other";
+        ThingKind: "die cut" | "sticker" | "puffy sticker" | "epoxy sticker" | "chipboard" | "enamel dot" | "sequin" | "wood shape" | "doily" | "tag" | "label" | "banner" | "brad" | "clip" | "strip of gems" | "ribbon" | "twine" | "tape" | "stamp" | "ink" | "alphabet" | "journaling card" | "foam" | "adhesive" | "other";
+        /**
+         * @description A thing of the shelf: its size as it is said, how it looks in inches from its corner, how many, or what length,
+         *     no other page has planned for.
+         */
+        ThingOut: {
+            across: number;
+            down: number;
+            height: string;
+            left: number;
+            length: string | null;
+            markup: string;
+            thing: components["schemas"]["Thing-Output"];
+            width: string;
+        };
+        /**
+         * @description `count` of a `thing` of the shelf, `apart` from each other in a row, or one below the other where it is `upright`.
+         *     A `half` is what is left on the page of one that is cut; the other half stays on the shelf. `raised` on foam; a
+         *     stamp in an `ink`; a clear one on a `backing` of its own outline.
+         */
+        "ThingPart-Input": {
+            /** @default 0 */
+            angle: number;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            backing?: components["schemas"]["PaperChoice-Input"] | null;
+            /** @default 1 */
+            count: number;
+            /**
+             * @default
+             * @enum {string}
+             */
+            half: "" | "left" | "right" | "top" | "bottom";
+            id: string;
+            ink?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "thing";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            /**
+             * @default flat
+             * @enum {string}
+             */
+            raised: "flat" | "foam" | "double foam";
+            thing?: string | null;
+            /** @default false */
+            upright: boolean;
+        };
+        /**
+         * @description `count` of a `thing` of the shelf, `apart` from each other in a row, or one below the other where it is `upright`.
+         *     A `half` is what is left on the page of one that is cut; the other half stays on the shelf. `raised` on foam; a
+         *     stamp in an `ink`; a clear one on a `backing` of its own outline.
+         */
+        "ThingPart-Output": {
+            /** @default 0 */
+            angle: number;
+            /**
+             * @description A offset from -120 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            apart: string;
+            backing: components["schemas"]["PaperChoice-Output"] | null;
+            /** @default 1 */
+            count: number;
+            /**
+             * @default
+             * @enum {string}
+             */
+            half: "" | "left" | "right" | "top" | "bottom";
+            id: string;
+            ink: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "thing";
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            /**
+             * @default flat
+             * @enum {string}
+             */
+            raised: "flat" | "foam" | "double foam";
+            thing: string | null;
+            /** @default false */
+            upright: boolean;
+        };
+        /** @description A thing on a sheet: its outline in inches from the sheet's corner, its size on marks, its colours. */
+        ThingSeen: {
+            colours: string[];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            outline: number[][];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description `says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake. */
         Tick: {
             key: string;
@@ -8646,7 +9634,7 @@ export interface components {
              */
             size: string;
             /** @default [] */
-            taken: components["schemas"]["Taken-Input"][];
+            taken: components["schemas"]["ulna__core__parts__kinds__tiles__Taken-Input"][];
             /** @default false */
             trimmed: boolean;
             width?: string | null;
@@ -9206,6 +10194,10 @@ export interface components {
         Trial: {
             choice: components["schemas"]["PaperChoice-Output"];
             enough: boolean;
+        };
+        TriedOut: {
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            says: string;
         };
         /** @description One such ground, its distance, and its papers in turn. */
         "Under-Input": {
@@ -9787,6 +10779,24 @@ export interface components {
             read: string;
             reason: string;
         };
+        /** @description Things of a sheet that are to come onto the shelf, with what is known of all of them. */
+        ulna__api__things__Taken: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            like: components["schemas"]["Thing-Input"];
+            picture: string;
+            seen: components["schemas"]["ThingSeen"][];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /**
          * @description `figure` is what is set or measured first and read from afar, `rest` the sentence without it; `says` is both.
          *     `write` is what is pencilled on the back of each piece that is done, `falls` what else comes off, `caution` what is
@@ -9809,6 +10819,32 @@ export interface components {
          * @enum {string}
          */
         ulna__core__paper__shelf__Direction: "none" | "one-way" | "two-way";
+        /**
+         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
+         *     the sheet `sheet`, or its `back`), words, or nothing.
+         */
+        "ulna__core__parts__kinds__tiles__Taken-Input": {
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            column: number;
+            print?: components["schemas"]["Print-Input"] | null;
+            row: number;
+            sheet?: string | null;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            what: "photo" | "paper" | "card" | "words" | "empty";
+        };
         /**
          * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
          *     the sheet `sheet`, or its `back`), words, or nothing.
@@ -10342,6 +11378,132 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Card-Output"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_cluster_apart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageWith"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    join_cluster: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartsAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageWith"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    propose_clusters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProposalAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposalOut"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
@@ -15325,6 +16487,424 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TemplateOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_things: {
+        parameters: {
+            query?: {
+                page?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answer_things: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnswerOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct_things: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Corrected"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingSeen"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cover_spot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoverAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CoverOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing-Output"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_things: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetOfThings"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_on_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageWith"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_things: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ulna__api__things__Taken"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thing-Output"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedOut"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from tests.core.examples import ground
-from tests.core.pages import PAPERS
+from tests.core.pages import PAPERS, THINGS
 from ulna.core.cutting.cut_list import CutList
 from ulna.core.cutting.demand import demand
 from ulna.core.cutting.listing import cut_list
@@ -13,13 +15,13 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
 from ulna.core.planner import plan_cuts
 
-SHELF = Shelf.of(list(PAPERS))
+SHELF = Shelf.of(list(PAPERS), THINGS)
 QUICK = 300
 """Effort that gives some plan at once; what is tested holds for every plan."""
 
 
 def worked_out(plan: PagePlan) -> Evaluated:
-    return evaluate(plan, ground(plan.format, *PAPERS))
+    return evaluate(plan, replace(ground(plan.format), shelf=SHELF))
 
 
 def listed(page: Evaluated) -> CutList:

@@ -23,6 +23,7 @@ from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cluster import Cluster, Member
 from ulna.core.parts.kinds.cutout import Cutout
 from ulna.core.parts.kinds.grid import Cell, Grid
 from ulna.core.parts.kinds.joint import Joint
@@ -35,6 +36,7 @@ from ulna.core.parts.kinds.pocket import Pocket
 from ulna.core.parts.kinds.rounds import Rounds
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.tape import Tape
+from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.kinds.tiles import Taken, Tiles
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import EDGES, Torn
@@ -48,6 +50,7 @@ from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.crop import Frame
 from ulna.core.photos.prints import Print
+from ulna.core.things.thing import Thing, ThingKind
 
 PAPERS = (
     paper("cream", 4),
@@ -299,7 +302,7 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             sixteenths(8, 24),
             st.booleans(),
             several,
-            places,
+            place=places,
         ),
         st.builds(
             Card,
@@ -356,6 +359,30 @@ def _lettered(id: str) -> st.SearchStrategy[Part]:
     return st.one_of(titles, titles, words, strips)
 
 
+def _stuck(id: str) -> st.SearchStrategy[Part]:
+    """Things on a backing of their outline, clusters with scraps."""
+    named, turns = st.just(id), st.sampled_from([0.0, 0.0, 8.0])
+    things = st.builds(
+        ThingPart, named, st.sampled_from([None, *(one.id for one in THINGS)]), st.integers(1, 3), sixteenths(1, 8),
+        angle=turns, half=st.sampled_from(["", "left", "top"]), backing=st.none() | choices, place=places,
+    )  # fmt: skip
+    members = st.builds(
+        Member, st.none(), choices, sixteenths(8, 40), sixteenths(4, 24), st.sampled_from(["", "rain"]),
+        sixteenths(-16, 16), sixteenths(-16, 16), turns,
+    )  # fmt: skip
+    members |= st.builds(
+        Member, st.sampled_from([one.id for one in THINGS]), across=sixteenths(-16, 16), angle=turns
+    )
+    clusters = st.builds(Cluster, named, st.lists(members, min_size=1, max_size=4).map(tuple), place=places)
+    return st.one_of(things, clusters)
+
+
+THINGS = (
+    Thing("heart", "Heart", ThingKind.PUFFY, 9, figure="heart"),
+    Thing("label", "Label", ThingKind.LABEL, 2, width=inches(2), height=inches(1), clear=True),
+)
+
+
 @cache
 def _part(id: str) -> st.SearchStrategy[Part]:
     """Made once for each place in a recipe: hypothesis takes longer to make a strategy than to draw from it."""
@@ -371,6 +398,7 @@ def _part(id: str) -> st.SearchStrategy[Part]:
         _constructions(id),
         _holed(id),
         _lettered(id),
+        _stuck(id),
         st.builds(
             Joint,
             named,

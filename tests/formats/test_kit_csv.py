@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 from itertools import count
+from typing import get_args
 
 import pytest
 from hypothesis import given
@@ -12,10 +13,12 @@ from hypothesis import strategies as st
 from ulna.core.errors import FieldError
 from ulna.core.geometry.figures import FIGURES, Hole
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import Length, Unit, inches, mm
+from ulna.core.measure import ZERO, Unit, inches, mm
 from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
-from ulna.core.paper.shelf import Card, Direction, Edge, Form, Paper, Side, Stock, Strip, Thing, ThingKind
+from ulna.core.paper.shelf import Card, Direction, Edge, Form, Kit, Paper, Side, Stock, Strip
+from ulna.core.things.thing import Drawn, Fixing, Thing, ThingKind, Way
+from ulna.core.words.alphabets import Alphabet, MeasuredWord
 from ulna.formats import kit_csv
 
 
@@ -29,7 +32,8 @@ def test_the_template_can_be_read() -> None:
     """What is offered to fill in is itself right."""
     rows = read(kit_csv.template())
     assert [p.name for p in rows.papers] == ["Reed Bed", "Slate", "Rest of last month"]
-    assert [t.name for t in rows.things] == ["Alphabet, small"]
+    assert [t.name for t in rows.things] == ["Hearts"]
+    assert [a.name for a in rows.alphabets] == ["Alphabet, small"]
     assert rows.wrong == ()
     assert rows.papers[0].strip == Strip(Edge.BOTTOM, inches(0, 1, 2))
 
@@ -145,7 +149,7 @@ def test_a_file_that_cannot_be_taken_says_why(data: bytes, sentence: str) -> Non
 def test_a_cell_that_looks_like_a_formula_is_made_harmless() -> None:
     """A spreadsheet would run =1+1; the space before it is gone again when the file comes back."""
     paper = replace(_paper("=1+1"), count=3)
-    text = kit_csv.write([paper], [])
+    text = kit_csv.write(Kit("k", papers=(paper,)))
     assert "\n =1+1," in text.replace("\r", "")
     assert read(text).papers[0].name == "=1+1"
 
@@ -178,7 +182,7 @@ papers = st.builds(
 @given(papers)
 def test_a_paper_goes_out_and_comes_back_alike(paper: Paper) -> None:
     """Whatever it is called and however it looks."""
-    rows = read(kit_csv.write([paper], []))
+    rows = read(kit_csv.write(Kit("k", papers=(paper,))))
     assert rows.wrong == () and rows.papers == (paper,)
 
 
@@ -243,14 +247,51 @@ def test_places_on_a_sheet_go_out_and_come_back_alike(
 ) -> None:
     """Whatever the cards are called, semicolons and colons too."""
     paper = replace(paper, cards=cards, holes=holes, inside=inside)
-    rows = read(kit_csv.write([paper], []))
+    rows = read(kit_csv.write(Kit("k", papers=(paper,))))
     assert rows.wrong == () and rows.papers == (paper,)
 
 
-def test_things_go_out_and_come_back_alike() -> None:
-    """With their length, where they have one."""
-    tape = Thing("id0", "Ledger tape", ThingKind.TAPE, 2, Length(360 * 1_000_000), "nearly new")
-    assert read(kit_csv.write([], [tape])).things == (tape,)
+corners = st.tuples(*[st.integers(0, 9_999).map(lambda n: n / 100)] * 2)
+things = st.builds(
+    Thing, st.just("id0"), names, st.sampled_from([k for k in ThingKind if k is not ThingKind.ALPHABET]),
+    st.integers(0, 10_000), st.none() | sizes, names, width=st.none() | sizes, height=st.none() | sizes,
+    figure=st.sampled_from(["", *FIGURES]), outline=st.just(()) | st.lists(corners, min_size=3, max_size=9).map(tuple),
+    thickness=st.just(ZERO) | sizes, colours=st.just(()) | colours, drawn=st.sampled_from(get_args(Drawn)),
+    says=st.just("") | names, points=st.sampled_from(get_args(Way)), fixing=st.sampled_from(get_args(Fixing)),
+    clear=st.booleans(), rim=st.booleans(), each=st.integers(1, 1_000), picture=st.none(),
+)  # fmt: skip
+
+
+@given(things)
+def test_things_go_out_and_come_back_alike(thing: Thing) -> None:
+    """With all that is said of them, but for a picture."""
+    rows = read(kit_csv.write(Kit("k", things=(thing,))))
+    assert rows.wrong == () and rows.things == (thing,)
+
+
+def test_an_alphabet_goes_out_and_comes_back_alike() -> None:
+    """The run of its letters with its spaces, what was measured of it, how it is made."""
+    block = Alphabet(
+        "id0", "Block", inches(1, 1, 2), "AAAABBC 112!", 2, "", "heavy", (MeasuredWord("HERON", inches(4, 1, 4)),
+        MeasuredWord("W", mm(31))), "chipboard", inches(0, 1, 16), "glue", "#a5312b",
+    )  # fmt: skip
+    rows = read(kit_csv.write(Kit("k", alphabets=(block,))))
+    assert rows.wrong == () and rows.alphabets == (block,)
+
+
+@pytest.mark.parametrize(
+    ("column", "cell", "reason"),
+    [
+        ("outline", "0 0; 1", "“1” is no corner; write two numbers such as 1.5 2"),
+        ("outline", "0 0; 1 1", "2 corners; an outline has from 3 to 400"),
+        ("points", "north", "not one of , up, right, down, left"),
+        ("each", "0", "not a whole number from 1 to 1000"),
+        ("clear", "maybe", "not one of yes, no"),
+    ],
+)
+def test_what_a_thing_cannot_be_is_told(column: str, cell: str, reason: str) -> None:
+    rows = read(f"name,kind,{column}\nHeron,sticker,{cell}\n")
+    assert rows.things == () and [(w.field, w.reason) for w in rows.wrong] == [(column, reason)]
 
 
 # ---- tables of other programs ------------------------------------------------------------------------

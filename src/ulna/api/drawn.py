@@ -15,6 +15,7 @@ from ulna.core.parts import pieces
 from ulna.core.parts.pieces import PaperChoice, Role
 from ulna.core.photos import look
 from ulna.core.photos.crop import Crop
+from ulna.core.things.thing import Half
 from ulna.formats.documents import Doc, Model
 from ulna.formats.svg import path_of
 
@@ -62,6 +63,8 @@ class PieceOut(Model):
     angle: float
     path: str = ""
     colour: str
+    thing: str | None = None
+    thing_half: Half = ""
 
     @model_validator(mode="before")
     @classmethod
@@ -85,6 +88,8 @@ _PIECE = (
     "whole",
     "angle",
     "colour",
+    "thing",
+    "thing_half",
 )
 
 

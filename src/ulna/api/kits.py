@@ -171,7 +171,7 @@ def kit_template() -> Response:
 def kit_as_csv(id: str, home: AtHome) -> Response:
     kit = home.kits.get(id).body
     called = {paper.id: paper.name for paper in home.shelf().papers.values()}
-    return _csv(kit_csv.write(kit.papers, kit.things, called), kit.name)
+    return _csv(kit_csv.write(kit, called), kit.name)
 
 
 def _csv(content: str, name: str) -> Response:

@@ -135,7 +135,9 @@ def _import_csv(household: Household, file: Path, data: bytes, right_rows: bool)
     if rows.wrong and not right_rows:
         print("nothing was brought in; --right-rows takes the others", file=sys.stderr)
         raise typer.Exit(2)
-    brought = household.bring_in([Kit(file.stem[:120], papers=rows.papers, things=rows.things)])
+    brought = household.bring_in(
+        [Kit(file.stem[:120], papers=rows.papers, things=rows.things, alphabets=rows.alphabets)]
+    )
     if brought.here:
         print("this kit is here already; nothing was doubled")
         return

@@ -92,6 +92,11 @@ def inches(whole: int, numerator: int = 0, denominator: int = 1) -> Length:
     return Length(int(value))
 
 
+def length_of(drawn: float) -> Length:
+    """Inches as they are drawn, as a length: to the nearest unit, on no mark."""
+    return Length(round(drawn * PER_INCH))
+
+
 def mm(value: int) -> Length:
     """`mm(108)` is 108 mm."""
     return Length(value * PER_MM)

@@ -19,9 +19,8 @@ from ulna.core.paper.shelf import (
     Side,
     Stock,
     Strip,
-    Thing,
-    ThingKind,
 )
+from ulna.core.things.thing import Thing, ThingKind
 from ulna.core.words.alphabets import Alphabet, MeasuredWord
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"

@@ -94,7 +94,7 @@ def schema() -> dict[str, Any]:
 
 
 def with_papers(value: Value, fresh: Mapping[str, str]) -> Value:
-    """A kit, a page or what is cut of one, whose papers and alphabets have other ids, wherever one is named."""
+    """A kit, a page or what is cut of one, whose papers, alphabets and things have other ids, wherever one is named."""
     return read_value(type(value), _with_papers(written(value), fresh))
 
 
@@ -104,18 +104,23 @@ def _with_papers(document: Any, fresh: Mapping[str, str]) -> Any:
     if not isinstance(document, dict):
         return document
     renamed = {key: _with_papers(value, fresh) for key, value in document.items()}
-    for key in ("paper", "scrap_of", "sheet", "of_paper", "alphabet", "key", "step"):
+    for key in ("paper", "scrap_of", "sheet", "of_paper", "alphabet", "thing", "key", "step"):
         if isinstance(renamed.get(key), str):
             renamed[key] = _renamed(renamed[key], fresh)
     if "ticked" in renamed:
         renamed["ticked"] = [_renamed(key, fresh) for key in renamed["ticked"]]
         renamed["when"] = {_renamed(key, fresh): at for key, at in renamed.get("when", {}).items()}
-    for name in renamed.keys() & {"papers", "alphabets"}:
-        # A kit's papers and alphabets have ids; the papers of a part are choices, which name theirs.
-        renamed[name] = [
-            one | {"id": fresh.get(one["id"], one["id"])} if "id" in one else one for one in renamed[name]
-        ]
+    for name in renamed.keys() & {"papers", "alphabets", "things"}:
+        renamed[name] = [_one_renamed(one, fresh) for one in renamed[name]]
     return renamed
+
+
+def _one_renamed(one: Any, fresh: Mapping[str, str]) -> Any:
+    """A kit's papers, alphabets and things have ids; the papers of a part are choices, which name theirs, the things of
+    a scatter are ids alone."""
+    if isinstance(one, str):
+        return fresh.get(one, one)
+    return one | {"id": fresh.get(one["id"], one["id"])} if "id" in one else one
 
 
 def _renamed(name: str, fresh: Mapping[str, str]) -> str:

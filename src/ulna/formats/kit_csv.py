@@ -17,7 +17,9 @@ from ulna.core.errors import FieldError
 from ulna.core.measure import Unit, text
 from ulna.core.paper import shelf
 from ulna.core.paper.patterns import PATTERNS
-from ulna.formats import csv_places
+from ulna.core.things.thing import Thing, ThingKind
+from ulna.core.words.alphabets import Alphabet
+from ulna.formats import csv_places, csv_things
 from ulna.formats.csv_places import CARD_SAID, HOLE_SAID
 from ulna.formats.csv_words import SIZE_COLUMN, heading_of
 from ulna.formats.kit_rows import Row, Taken, WrongCell
@@ -28,7 +30,7 @@ MOST_COLUMNS = 200
 
 COLUMNS: dict[str, str] = {
     "name": "What it is called. Must be there.",
-    "kind": f"sheet, pad or scrap for a paper; for a thing one of {', '.join(shelf.ThingKind)}. Empty: sheet.",
+    "kind": f"sheet, pad or scrap for a paper; for a thing one of {', '.join(ThingKind)}. Empty: sheet.",
     "width": "A length such as 12, 8 1/2, 4.25 in or 210 mm. Empty: 12 in.",
     "height": "As width.",
     "count": "How many sheets or things, a whole number. Empty: 1.",
@@ -51,8 +53,7 @@ COLUMNS: dict[str, str] = {
     "scrap of": "The name of the paper that a scrap was cut from. Empty: not known.",
     "pile": f"Where it was put when the box was sorted: {', '.join(shelf.PILES)}. Empty: not sorted.",
     "side up": "A or B, the side that you would rather use. Empty: A.",
-    "length": "For ribbon, twine and tape: how long each is.",
-    "note": "For things: anything to remember.",
+    **csv_things.COLUMNS,
 }
 
 TEMPLATE_ROWS = (
@@ -62,7 +63,9 @@ TEMPLATE_ROWS = (
     {"name": "Slate", "stock": "card stock", "count": "3", "a colours": "#4a545c", "b colours": "#4a545c"},
     {"name": "Rest of last month", "kind": "scrap", "width": "5 1/4", "height": "3", "a pattern": "dot",
      "a colours": "#ffffff #a5312b"},
-    {"name": "Alphabet, small", "kind": "alphabet", "count": "1", "note": "E is nearly gone"},
+    {"name": "Hearts", "kind": "puffy sticker", "count": "12", "width": "1/2", "figure": "heart",
+     "a colours": "#a5312b"},
+    {"name": "Alphabet, small", "kind": "alphabet", "count": "1", "height": "1/2", "letters": "aaabbccddeeeee"},
 )  # fmt: skip
 
 
@@ -77,10 +80,12 @@ class Column:
 
 @dataclass(frozen=True, slots=True)
 class Rows:
-    """What a file holds: papers and things of the right rows, every wrong cell, and how all of it was understood."""
+    """What a file holds: papers, things and alphabets of the right rows, every wrong cell, and how all of it was
+    understood."""
 
     papers: tuple[shelf.Paper, ...]
-    things: tuple[shelf.Thing, ...]
+    things: tuple[Thing, ...]
+    alphabets: tuple[Alphabet, ...]
     wrong: tuple[WrongCell, ...]
     rows: int
     columns: tuple[Column, ...] = ()
@@ -92,13 +97,17 @@ def template() -> str:
     return _csv(list(TEMPLATE_ROWS))
 
 
-def write(
-    papers: Sequence[shelf.Paper], things: Sequence[shelf.Thing], called: Mapping[str, str] | None = None
-) -> str:
-    """A kit as CSV, which `read` brings back alike but for ids and pictures of sheets. `called` has the names of papers
-    of other kits by their ids, of which there may be scraps."""
-    names = {**(called or {}), **{p.id: p.name for p in papers}}
-    return _csv([_paper_row(p, names.get(p.scrap_of or "", "")) for p in papers] + [_thing_row(t) for t in things])
+def write(kit: shelf.Kit, called: Mapping[str, str] | None = None) -> str:
+    """A kit as CSV, which `read` brings back alike but for ids, pictures, and what is spoiled of an alphabet. `called`
+    has the names of papers of other kits by their ids, of which there may be scraps."""
+    names = {**(called or {}), **{p.id: p.name for p in kit.papers}}
+    return _csv(
+        [
+            *(_paper_row(p, names.get(p.scrap_of or "", "")) for p in kit.papers),
+            *(csv_things.thing_row(t) for t in kit.things),
+            *(csv_things.alphabet_row(a) for a in kit.alphabets),
+        ]
+    )
 
 
 def read(
@@ -116,8 +125,8 @@ def read(
     """
     heading, table = _table(data)
     understood = _understood(heading, table, columns)
-    papers, things = list[shelf.Paper](), list[shelf.Thing]()
-    wrong, taken = list[WrongCell](), list[Taken]()
+    papers, things = list[shelf.Paper](), list[Thing]()
+    alphabets, wrong, taken = list[Alphabet](), list[WrongCell](), list[Taken]()
     scraps = dict[int, Row]()
     count = 0
     for line, in_order in table:
@@ -129,13 +138,14 @@ def read(
             continue
         count += 1
         row = Row(line, cells, unit)
-        thing = row.cells.get("kind", "").lower() in set(shelf.ThingKind)
-        found = row.thing(new_id()) if thing else row.paper(new_id())
+        found = row.read(new_id())
         taken += row.taken
         if row.wrong:
             wrong += row.wrong
-        elif isinstance(found, shelf.Thing):
+        elif isinstance(found, Thing):
             things.append(found)
+        elif isinstance(found, Alphabet):
+            alphabets.append(found)
         else:
             if row.cells.get("scrap of"):
                 scraps[len(papers)] = row
@@ -152,7 +162,7 @@ def read(
         Column(head, column, tuple(cells[k] for _, cells in table if k < len(cells) and cells[k])[:3])
         for k, (head, column) in enumerate(zip(heading, understood, strict=True))
     )
-    return Rows(tuple(papers), tuple(things), tuple(wrong), count, told, tuple(taken))
+    return Rows(tuple(papers), tuple(things), tuple(alphabets), tuple(wrong), count, told, tuple(taken))
 
 
 # ---- reading ---------------------------------------------------------------------------------------
@@ -277,8 +287,3 @@ def _side_cells(side: str, s: shelf.Side) -> dict[str, str]:
         f"{side} direction": s.direction.value,
         f"{side} scale": text(s.scale) if s.scale else "",
     }
-
-
-def _thing_row(t: shelf.Thing) -> dict[str, str]:
-    length = text(t.length) if t.length else ""
-    return {"name": t.name, "kind": t.kind.value, "count": str(t.count), "length": length, "note": t.note}

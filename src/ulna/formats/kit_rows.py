@@ -4,14 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
-from typing import TypeVar
+from typing import TypeVar, get_args
 
 from ulna.core.errors import LengthError
-from ulna.core.measure import SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse
+from ulna.core.geometry.figures import FIGURES
+from ulna.core.measure import GAP, SIZE, SUPPLY, ZERO, Length, Range, Unit, inches, parse
 from ulna.core.paper import shelf
 from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
-from ulna.formats import csv_places
+from ulna.core.things.thing import Drawn, Fixing, Thing, ThingKind, Way
+from ulna.core.words import alphabets as letters
+from ulna.core.words.alphabets import Alphabet, Material
+from ulna.formats import csv_places, csv_things
 from ulna.formats.csv_words import SIZE_COLUMN, pattern_said, size_in, stock_said
 
 
@@ -37,6 +41,7 @@ class Taken:
 
 _Chosen = TypeVar("_Chosen", bound=str)
 _Place = TypeVar("_Place")
+_Made = TypeVar("_Made")
 
 
 class Row:
@@ -64,7 +69,7 @@ class Row:
             if depth >= (width if strip.edge in (shelf.Edge.LEFT, shelf.Edge.RIGHT) else height):
                 self._refuse("strip depth", self.cells.get("strip depth", ""), "as deep as the sheet")
         self._stock_by_kind()
-        form = self._choice("kind", shelf.Form, shelf.Form.SHEET, also=tuple(shelf.ThingKind))
+        form = self._choice("kind", shelf.Form, shelf.Form.SHEET, also=tuple(ThingKind))
         if stock_word := self.cells.get("stock", ""):
             self._exchange("stock", stock_word, stock_said(stock_word, shelf.Stock), shelf.Stock)
         stock = self._choice("stock", shelf.Stock, shelf.Stock.PATTERNED)
@@ -79,10 +84,56 @@ class Row:
             pile=self._said("pile", shelf.PILES, "not sorted"), up=self._said("side up", ("A", "B"), "A"),
         )  # fmt: skip
 
-    def thing(self, id: str) -> shelf.Thing:
-        kind = self._choice("kind", shelf.ThingKind, shelf.ThingKind.OTHER)
-        length = self._length("length", ZERO, SUPPLY)
-        return shelf.Thing(id, self._name(), kind, self._count(), length or None, self.cells.get("note", "")[:500])
+    def read(self, id: str) -> shelf.Paper | Thing | Alphabet:
+        """What the row is: an alphabet where its letters are counted, a thing where it is of a kind of things."""
+        kind = self.cells.get("kind", "").lower()
+        if kind == ThingKind.ALPHABET and self.cells.get("letters"):
+            return self.alphabet(id)
+        return self.thing(id) if kind in set(ThingKind) else self.paper(id)
+
+    def thing(self, id: str) -> Thing:
+        kind = self._choice("kind", ThingKind, ThingKind.OTHER)
+        return Thing(
+            id, self._name(), kind, self._count(), self._length("length", ZERO, SUPPLY) or None,
+            self.cells.get("note", "")[:500],
+            width=self._length("width", ZERO) or None, height=self._length("height", ZERO) or None,
+            figure=self._said("figure", FIGURES, ""),
+            outline=self._made("outline", lambda said, _: csv_things.corners_in(said), ()),
+            thickness=self._length("thickness", ZERO, GAP),
+            colours=self._colours("a colours") if self.cells.get("a colours") else (),
+            drawn=self._said("drawn", get_args(Drawn), ""), says=self._text("says", 120),
+            points=self._said("points", get_args(Way), ""),
+            fixing=self._said("fixing", get_args(Fixing), "own adhesive"),
+            clear=self._yes("clear"), rim=self._yes("rim"), each=self._count("each", 1, 1_000),
+        )  # fmt: skip
+
+    def alphabet(self, id: str) -> Alphabet:
+        colours = self._colours("a colours") if self.cells.get("a colours") else ("#2b3138",)
+        return Alphabet(
+            id, self._name(), self._length("height", inches(1)), self._text("letters", 2_000),
+            self._count("count", 0, 100), face=self._text("face", 80) or "plain",
+            measured=self._made("measured", csv_things.measured_in, ()),
+            material=self._said("material", get_args(Material), "flat sticker"),
+            thickness=self._length("thickness", ZERO, GAP),
+            fixing=self._said("fixing", get_args(letters.Fixing), "own adhesive"), colour=colours[0],
+        )  # fmt: skip
+
+    def _text(self, field: str, most: int) -> str:
+        read = self.cells.get(field, "")
+        if len(read) > most:
+            self._refuse(field, read, f"longer than {most} characters")
+        return read[:most]
+
+    def _yes(self, field: str) -> bool:
+        return self._said(field, (csv_things.YES, csv_things.NO), csv_things.NO) == csv_things.YES
+
+    def _made(self, field: str, read: Callable[[str, Unit], _Made], usual: _Made) -> _Made:
+        """What a cell says that is made of several numbers."""
+        try:
+            return read(self.cells.get(field, ""), self.unit)
+        except (csv_things.NotSaid, LengthError) as error:
+            self._refuse(field, self.cells[field], str(error))
+            return usual
 
     def _name(self) -> str:
         name = self.cells.get("name", "")
@@ -92,12 +143,12 @@ class Row:
             self._refuse("name", name, "longer than 120 characters")
         return name
 
-    def _count(self) -> int:
-        read = self.cells.get("count", "")
+    def _count(self, field: str = "count", least: int = 0, most: int = 10_000) -> int:
+        read = self.cells.get(field, "")
         if not read:
             return 1
-        if not (read.isascii() and read.isdigit()) or int(read) > 10_000:
-            self._refuse("count", read, "not a whole number from 0 to 10000")
+        if not (read.isascii() and read.isdigit()) or not least <= int(read) <= most:
+            self._refuse(field, read, f"not a whole number from {least} to {most}")
             return 1
         return int(read)
 
@@ -175,7 +226,7 @@ class Row:
     def _stock_by_kind(self) -> None:
         """A table that says "cardstock" where the kind is asked says what stock it is."""
         kind = self.cells.get("kind", "")
-        if not kind or kind.lower() in (*shelf.Form, *shelf.ThingKind):
+        if not kind or kind.lower() in (*shelf.Form, *ThingKind):
             return
         stock = stock_said(kind, shelf.Stock)
         if stock and not self.cells.get("stock"):

@@ -20,6 +20,7 @@ from ulna.core.paper.shelf import Paper, Shelf, Side
 from ulna.core.parts.pieces import Piece
 from ulna.core.photos.look import Look
 from ulna.core.words.faces import Typefaces
+from ulna.formats import thing_svg
 from ulna.formats.ink import in_ink
 from ulna.formats.texts import plain
 
@@ -100,6 +101,8 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph, f
             + (
                 _print(piece, k, photo, defs)
                 if piece.role == "print"
+                else _thing(piece, shelf, picture, faces, defs)
+                if piece.role == "thing"
                 else _piece(piece, shelf, picture, defs, drawn)
             )
         )
@@ -160,6 +163,23 @@ def _gutter(format: PageFormat) -> str:
         return ""
     x, h = format.gutter.inches, format.height.inches
     return f'<path d="M{x:g} 0V{h:g}" stroke="#000" stroke-opacity="0.35" stroke-width="0.02"/>'
+
+
+def _thing(piece: Piece, shelf: Shelf, picture: Href, faces: Typefaces, defs: list[str]) -> str:
+    """A thing as it looks, cut to what is seen of it; of one that is not chosen its outline."""
+    thing = shelf.things.get(piece.thing or "")
+    path = path_of(piece)
+    if thing is None:
+        return f'<path d="{path}" transform="{_laid(piece)}" fill="{piece.colour}"/>'
+    clip = f"t{len(defs)}"
+    defs.append(f'<clipPath id="{clip}"><path d="{path}"/></clipPath>')
+    u, (wide, high) = piece.uncut, thing.size
+    x = wide.inches - u.width.inches if piece.thing_half == "right" else 0.0
+    y = high.inches - u.height.inches if piece.thing_half == "bottom" else 0.0
+    return (
+        f'<g transform="{_laid(piece)}" clip-path="url(#{clip})" color="{piece.colour}">'
+        f'<g transform="translate({-x:.6g} {-y:.6g})">{thing_svg.markup(thing, faces["plain"], picture)}</g></g>'
+    )
 
 
 def _piece(piece: Piece, shelf: Shelf, picture: Href, defs: list[str], drawn: set[str]) -> str:

@@ -41,7 +41,7 @@ from ulna.formats import collection
 from ulna.formats.documents import held, written
 from ulna.formats.faces import Faces
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.household import letters, own_faces
+from ulna.household import letters, own_faces, things
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
 from ulna.household.planroom import Here
@@ -101,8 +101,12 @@ def _add_once(documents: Documents[Value], id: str, value: Value, what: str) -> 
 
 
 def _named_in(kit: Kit) -> list[str]:
-    """The ids of what pages name of a kit: its papers and its alphabets."""
-    return [*(paper.id for paper in kit.papers), *(alphabet.id for alphabet in kit.alphabets)]
+    """The ids of what pages name of a kit: its papers, its alphabets, its things."""
+    return [
+        *(one.id for one in kit.papers),
+        *(one.id for one in kit.alphabets),
+        *(one.id for one in kit.things),
+    ]
 
 
 def without(shelf: Shelf, kept: Mapping[str, int]) -> Shelf:
@@ -419,16 +423,22 @@ class Household:
 
     # ---- pages -----------------------------------------------------------------------------------------
 
+    def _less(self, shelf: Shelf, takings: letters.Takings, stuck_on: things.Takings) -> Shelf:
+        """The shelf less what pages take of its letters and things."""
+        counted, lengths = things.left_by(shelf, stuck_on)
+        left = letters.left_by(self, takings)
+        return replace(shelf, letters_left=left, things_left=counted, lengths_left=lengths)
+
     def ground(self, format: PageFormat, page: str | None = None) -> Ground:
         """What a page is worked out against; the same ground for as long as nothing on it changes."""
         kinds = ["kit", "photo", "template", "settings", "face", "cuttings", "keeps"]
-        takings = letters.elsewhere(self, page)
+        takings, stuck_on = letters.elsewhere(self, page), things.elsewhere(self, page)
         return self.cached(
-            ("ground", page, format, takings),
+            ("ground", page, format, takings, stuck_on),
             kinds,
             lambda: Ground(
                 format,
-                replace(self.shelf_for(page), letters_left=letters.left_by(self, takings)),
+                self._less(self.shelf_for(page), takings, stuck_on),
                 self.photos(),
                 self.ruler(),
                 self.faces(),

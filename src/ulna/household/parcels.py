@@ -7,16 +7,17 @@ under ids of its own.
 from __future__ import annotations
 
 import tempfile
-from collections.abc import Collection, Iterable, Mapping
+from collections.abc import Callable, Collection, Iterable, Mapping
 from contextlib import closing
 from dataclasses import dataclass, replace
 from pathlib import Path
 from typing import Any, BinaryIO, NamedTuple, TypeVar
 
 from ulna.core.kit.settings import MOST_HANDS
-from ulna.core.page.plan import PagePlan, photos_of
+from ulna.core.page.plan import PagePlan, photos_of, things_of
 from ulna.core.paper.shelf import Kit, Paper
 from ulna.core.photos.template import Template
+from ulna.core.things.thing import Thing
 from ulna.core.words.alphabets import Alphabet
 from ulna.core.words.writing import Hand
 from ulna.formats import collection, parcel
@@ -29,6 +30,7 @@ from ulna.store.errors import NotThere
 from ulna.store.ids import new_id
 
 Value = TypeVar("Value")
+Named = TypeVar("Named", Alphabet, Thing)
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,8 +47,8 @@ class TakenIn:
 
 
 class _Matched(NamedTuple):
-    """The papers and alphabets of a parcel by the ids they have here; kits of those that are brought along, with their
-    ids; how many papers were matched."""
+    """The papers, alphabets and things of a parcel by the ids they have here; kits of those that are brought along,
+    with their ids; how many papers were matched."""
 
     fresh: Mapping[str, str]
     kits: tuple[tuple[str, Kit], ...]
@@ -67,6 +69,7 @@ def pack(home: Household, pages: Collection[str] | None, out: BinaryIO) -> None:
     ids += [
         side.picture for kit in whole.kits for paper in kit.papers for side in (paper.a, paper.b) if side.picture
     ]
+    ids += [thing.picture for kit in whole.kits for thing in kit.things if thing.picture]
     pictures = dict[str, Path]()
     for id in dict.fromkeys(ids):
         try:
@@ -88,13 +91,14 @@ def _of_pages(whole: collection.Document, pages: Collection[str]) -> collection.
         papers |= {paper.scrap_of for paper in kit.papers if paper.id in papers and paper.scrap_of}
     papers |= {paper.id for kit in whole.kits for paper in kit.papers if paper.scrap_of in papers}
     alphabets = {name for _, page in chosen for name in _named(written(page), "alphabet")}
+    stuck_on = {one.thing for _, page in chosen for one in things_of(page)}
     kits = [
         (
             id,
             replace(
                 kit,
                 papers=tuple(paper for paper in kit.papers if paper.id in papers),
-                things=(),
+                things=tuple(one for one in kit.things if one.id in stuck_on),
                 alphabets=tuple(one for one in kit.alphabets if one.id in alphabets),
             ),
         )
@@ -109,7 +113,7 @@ def _of_pages(whole: collection.Document, pages: Collection[str]) -> collection.
     shown = {photo for _, page in chosen for photo in photos_of(page)}
     templates = tuple(one for one in whole.templates if one.id in shown)
     shown |= {cell.photo for one in templates for cell in one.template.cells if cell.photo}
-    with_papers = [(id, kit) for id, kit in kits if kit.papers or kit.alphabets]
+    with_papers = [(id, kit) for id, kit in kits if kit.papers or kit.alphabets or kit.things]
     return collection.Document(
         kits=tuple(kit for _, kit in with_papers),
         kit_ids=tuple(id for id, _ in with_papers),
@@ -209,7 +213,8 @@ def _page(home: Household, id: str, plan: PagePlan) -> tuple[str, bool]:
 
 
 def _papers(home: Household, whole: collection.Document) -> _Matched:
-    """The same paper by its id, else one that is like it and not taken yet, else it is brought along; alphabets too."""
+    """The same paper by its id, else one that is like it and not taken yet, else it is brought along; alphabets and
+    things too."""
     here = home.shelf().papers
     fresh, along, matched, taken = dict[str, str](), list[tuple[str, Kit]](), 0, set[str]()
     for kit_id, kit in zip(whole.kit_ids, whole.kits, strict=False):
@@ -226,25 +231,30 @@ def _papers(home: Household, whole: collection.Document) -> _Matched:
                 continue
             matched += 1
             taken.add(fresh[paper.id])
-        alphabets = _alphabets(home, kit, fresh)
-        if others or alphabets or not (kit.papers or kit.alphabets):
+        here_are = home.shelf()
+        alphabets = _others(kit.alphabets, here_are.alphabets, _looks_like, "alphabet", fresh)
+        things = _others(kit.things, here_are.things, _is_like, "thing", fresh)
+        if others or alphabets or things or not (kit.papers or kit.alphabets or kit.things):
             known = {kept.id for kept in (*home.kits.all(), *home.kits.away())}
-            part = replace(kit, papers=tuple(others), alphabets=alphabets)
+            part = replace(kit, papers=tuple(others), alphabets=alphabets, things=things)
             along.append((new_id("kit") if kit_id in known else kit_id, part))
     renamed = tuple((id, collection.with_papers(kit, fresh)) for id, kit in along)
     kits = tuple((id, kit) for id, kit in renamed if kit.papers or kit.things or kit.alphabets)
     return _Matched(fresh, kits, matched)
 
 
-def _alphabets(home: Household, kit: Kit, fresh: dict[str, str]) -> tuple[Alphabet, ...]:
-    """Those of a kit that are brought along, under ids that are free here; what each is called here goes into `fresh`.
-    One is the same however many of its letters are left."""
-    here, others = home.shelf().alphabets, list[Alphabet]()
-    for one in kit.alphabets:
-        like = next((known.id for known in here.values() if _looks_like(known, one)), None)
-        if one.id in here and _looks_like(here[one.id], one):
+def _others(
+    came: Iterable[Named], here: Mapping[str, Named], alike: Callable[[Named, Named], bool], kind: str,
+    fresh: dict[str, str],
+) -> tuple[Named, ...]:  # fmt: skip
+    """Those of a kit that are brought along; what each is called here goes into `fresh`. One is the same however many
+    of it are left."""
+    others = list[Named]()
+    for one in came:
+        like = next((known.id for known in here.values() if alike(known, one)), None)
+        if one.id in here and alike(here[one.id], one):
             like = one.id
-        fresh[one.id] = like or (new_id("alphabet") if one.id in here else one.id)
+        fresh[one.id] = like or (new_id(kind) if one.id in here else one.id)
         if like is None:
             others.append(one)
     return tuple(others)
@@ -252,6 +262,10 @@ def _alphabets(home: Household, kit: Kit, fresh: dict[str, str]) -> tuple[Alphab
 
 def _looks_like(one: Alphabet, other: Alphabet) -> bool:
     return one == replace(other, id=one.id, letters=one.letters, packs=one.packs, spoiled=one.spoiled)
+
+
+def _is_like(one: Thing, other: Thing) -> bool:
+    return one == replace(other, id=one.id, count=one.count, note=one.note)
 
 
 def _alike(one: Paper, other: Paper) -> bool:

@@ -10,6 +10,7 @@ from ulna.core.errors import FieldError
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Bounds, Polygon
 from ulna.core.geometry.shapes import SHAPES, Shape
+from ulna.core.measure import length_of
 from ulna.core.page.evaluate import Evaluated
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.series import as_set
@@ -17,7 +18,6 @@ from ulna.core.parts.kinds import is_placed
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.title import Title, is_made
 from ulna.core.parts.kinds.words import Words, to_rule_by
-from ulna.core.parts.lettering import length_of
 from ulna.core.photos.print_list import PrintList, WantedPrint
 from ulna.core.photos.prints import Print
 from ulna.formats import svg

@@ -20,7 +20,7 @@ from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import of_kind
 from ulna.core.paper.shelf import Card as SheetCard
-from ulna.core.paper.shelf import Shelf, Thing, ThingKind
+from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds.card import Card
 from ulna.core.parts.kinds.cutout import Cutout
 from ulna.core.parts.kinds.photo import PhotoPart
@@ -33,6 +33,7 @@ from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
+from ulna.core.things.thing import Thing, ThingKind
 
 A = PaperChoice("a")
 
@@ -217,8 +218,10 @@ def test_tape_counts_half_an_inch_for_each_end_that_is_wrapped() -> None:
 
 def test_tape_beyond_what_the_roll_has_is_told() -> None:
     on = ground()
-    on = replace(on, shelf=Shelf({}, {"roll": Thing("roll", "Ledger tape", ThingKind.TAPE, 1, inches(10))}))
-    (told,) = worked(Tape("t", "roll"), on).findings
+    on = replace(on, shelf=Shelf.of([], [Thing("roll", "Ledger tape", ThingKind.TAPE, 1, inches(10))]))
+    (told,) = [
+        f for f in evaluate(PagePlan("p", parts=(Tape("t", "roll"),)), on).findings if f.code == "tape-short"
+    ]
     assert told.sentence == "It takes 13 of Ledger tape, and 10 is there."
     assert worked(Tape("t", "gone"), on).findings[0].code == "thing-gone"
 

@@ -18,6 +18,8 @@ from ulna.core.checks import (
     seams,
     slight,
     strips_crossed,
+    styles,
+    things_short,
     titles,
     trim,
     unchosen,
@@ -46,6 +48,8 @@ def told(
     yield from busy_ground.told(plan, pieces, standing, ground)
     yield from card_lines.told(plan, standing, ground)
     yield from strips_crossed.told(plan, pieces, standing, ground)
+    yield from things_short.told(plan, standing, ground)
+    yield from styles.told(pieces, ground)
 
 
 def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:

@@ -1,4 +1,4 @@
-"""Letters and words that lie on a face in a photo: moved above or below it, where there is room."""
+"""Letters, words and things that lie on a face in a photo: moved above or below it, where there is room."""
 
 from __future__ import annotations
 
@@ -10,6 +10,8 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO
 from ulna.core.parts.faces_seen import FaceSeen, faces_seen
+from ulna.core.parts.kinds.cluster import Cluster
+from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.kinds.wordstrips import WordStrips
@@ -27,7 +29,7 @@ def told(
     faces = [(piece, face) for piece in pieces if piece.role == "print" for face in faces_seen(piece, ground)]
     for part in plan.parts if faces else ():
         box = standing[part.id].box
-        if not isinstance(part, Title | Words | WordStrips) or box is None:
+        if not isinstance(part, Title | Words | WordStrips | ThingPart | Cluster) or box is None:
             continue
         under = [face for piece, face in faces if order.get(piece.part, 0) < order[part.id]]
         own = [piece.rect for piece in pieces if piece.part == part.id] or [box]

@@ -9,10 +9,9 @@ from typing import Any
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import inches
+from ulna.core.measure import inches, length_of
 from ulna.core.parts.kinds.words import hand_known
 from ulna.core.parts.kinds.wordstrips import Parting, WordStrips
-from ulna.core.parts.lettering import length_of
 from ulna.core.parts.pieces import Ground, Piece
 from ulna.core.words.writing import Measure
 

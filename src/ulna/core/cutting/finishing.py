@@ -12,7 +12,7 @@ from ulna.core.cutting.steps import Finishing, Line, Open, Round, Shape, Slant, 
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.polygons import Point, Polygon
-from ulna.core.measure import PER_INCH, ZERO, Length, Ruler, inches
+from ulna.core.measure import ZERO, Length, Ruler, inches, length_of
 from ulna.core.paper.punches import Punch
 from ulna.core.parts.pieces import Piece
 
@@ -135,6 +135,6 @@ def _same(one: float, other: float) -> bool:
 
 def _exact(value: float, room: Length, ruler: Ruler) -> Length | None:
     """The length of a drawn distance where it is on a mark, or at the far edge."""
-    found = Length(round(value * PER_INCH))
+    found = length_of(value)
     near = room if abs(found.units - room.units) <= 2 else ruler.round(found)
     return near if abs(near.units - found.units) <= 2 else None

@@ -20,7 +20,7 @@ from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Hole, Outline
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import PER_INCH, Length
+from ulna.core.measure import Length, length_of
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.paper.shelf import Face
 from ulna.core.parts.pieces import Piece, Role
@@ -79,7 +79,7 @@ def _placed(
         others = [p for p in pieces if p.leftover is not None and p.leftover.of == piece.id]
         dx, dy = shift(piece, others) if piece.leftover is None else (0.0, 0.0)
         outline = polygons.moved(outline, dx, dy)
-        at = r.moved(-_length(dx), -_length(dy))
+        at = r.moved(-length_of(dx), -length_of(dy))
     if piece.id in as_cut:
         at = Rect(at.x, at.y, *as_cut[piece.id])
     holes = tuple(hole.moved(-off_x, -off_y) for hole in piece.holes)
@@ -109,10 +109,6 @@ def _outline(piece: Piece) -> Polygon:
         return line
     x = (piece.rect.x - piece.uncut.x).inches
     return polygons.cut(polygons.cut(line, 1, 0, x + piece.rect.width.inches), -1, 0, -x)
-
-
-def _length(inches: float) -> Length:
-    return Length(round(inches * PER_INCH))
 
 
 def _under(k: int, pieces: Sequence[Piece], lies: Sequence[Polygon], numbers: Mapping[str, int]) -> str:

@@ -53,6 +53,12 @@ def hull(outlines: Iterable[Polygon], by: float) -> Polygon:
     return _ring(unary_union([Area(one) for one in outlines]).convex_hull.buffer(by, quad_segs=ROUND))
 
 
+def smoothed(outline: Polygon, by: float) -> Polygon:
+    """Its largest part without the corners that are nearer than so many inches to the line without them."""
+    parts = _parts(_sound(outline).simplify(by))
+    return _ring(max(parts, key=lambda part: part.area)) if parts else ()
+
+
 def less(outline: Polygon, taken: Sequence[Polygon]) -> list[Polygon]:
     """What is left of an outline once these are taken out of it, by the outer outlines of what hangs together."""
     left = Area(outline).difference(unary_union([Area(one) for one in taken]))

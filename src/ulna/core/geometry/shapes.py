@@ -14,7 +14,7 @@ import math
 from typing import Literal, get_args
 
 from ulna.core.geometry.polygons import Point, outward
-from ulna.core.measure import Length
+from ulna.core.measure import Length, length_of
 
 Shape = Literal["rectangle", "circle", "hexagon", "arch", "on the tip", "tag"]
 SHAPES: tuple[Shape, ...] = get_args(Shape)
@@ -78,11 +78,7 @@ def seen_size(shape: Shape, width: Length, height: Length, inset: Length) -> tup
     if not corners:
         return Length(0), Length(0)
     xs, ys = [x for x, _ in corners], [y for _, y in corners]
-    return _length(max(xs) - min(xs)), _length(max(ys) - min(ys))
-
-
-def _length(inches: float) -> Length:
-    return Length(round(inches * 914_400))
+    return length_of(max(xs) - min(xs)), length_of(max(ys) - min(ys))
 
 
 def path(corners: list[Point]) -> str:

@@ -10,7 +10,7 @@ from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, MarkName, Unit, inches, mm
 from ulna.core.page_formats import KINDS, FormatName, PageFormat, of_kind
 from ulna.core.paper.punches import Punch
-from ulna.core.paper.shelf import CardLines, Edge, HoleOnSheet, Kit, OnSheet, Paper, Side, Strip, Thing, ThingKind
+from ulna.core.paper.shelf import CardLines, Edge, HoleOnSheet, Kit, OnSheet, Paper, Side, Strip
 from ulna.core.parts import mats, opening
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.built_up import Under
@@ -29,6 +29,7 @@ from ulna.core.parts.place import Place
 from ulna.core.photos.print_sheets import PrintPaper
 from ulna.core.photos.prints import Print
 from ulna.core.photos.template import Template, TemplateCell
+from ulna.core.things.thing import Thing, ThingKind
 from ulna.core.words.alphabets import Alphabet
 
 PAGE = inches(12)

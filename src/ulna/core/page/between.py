@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import PER_INCH, Length, Ruler
+from ulna.core.measure import Length, Ruler, length_of
 from ulna.core.page.guides import Distance
 
 
@@ -38,7 +38,7 @@ def between(first: Rect, second: Rect, ruler: Ruler) -> Measured:
     else:
         told.append(f"overlapping {say(min(upper.bottom, lower.bottom) - lower.y)} down")
     x1, y1, x2, y2 = (*_middle(first), *_middle(second))
-    far = Length(round(math.dist((x1.inches, y1.inches), (x2.inches, y2.inches)) * PER_INCH))
+    far = length_of(math.dist((x1.inches, y1.inches), (x2.inches, y2.inches)))
     told.append(f"middles {say(far)} apart")
     says = ", ".join(told)
     return Measured(tuple(lines), f"{says[0].upper()}{says[1:]}.")

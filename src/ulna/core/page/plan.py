@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Annotated, ClassVar
 
 from ulna.core.errors import NotOnShelf
+from ulna.core.measure import ZERO, Length
 from ulna.core.page_formats import PageFormat, of_kind
 from ulna.core.parts.inside import every
-from ulna.core.parts.kinds import Part
+from ulna.core.parts.kind import Taking
+from ulna.core.parts.kinds import Part, is_placed, traits
 from ulna.core.parts.kinds.words import Words
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Id, Many, Text, Title, Whole
@@ -81,6 +84,18 @@ class PagePlan:
             if part.id == id:
                 return part
         raise NotOnShelf("part", id)
+
+
+def things_of(plan: PagePlan) -> list[Taking]:
+    """What a page takes of the things of the shelf: of each thing so many halves of single ones, and so much length.
+    Tape that runs from edge to edge is counted as long as its page."""
+    halves, lengths = Counter[str](), dict[str, Length]()
+    for part in plan.parts:
+        room = plan.format.page(part.place.on) if is_placed(part) else plan.format.whole
+        for one in traits(part).takes(part, room):
+            halves[one.thing] += one.halves
+            lengths[one.thing] = lengths.get(one.thing, ZERO) + one.length
+    return [Taking(id, count, lengths[id]) for id, count in halves.items()]
 
 
 def photos_of(plan: PagePlan) -> set[str]:

@@ -7,7 +7,7 @@ from typing import Any
 
 from ulna.core.errors import FieldError
 from ulna.core.geometry.rects import Borders
-from ulna.core.measure import PER_INCH, ZERO, Length, Ruler
+from ulna.core.measure import ZERO, Length, Ruler, length_of
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import stand
 from ulna.core.parts.kinds import Part
@@ -25,7 +25,7 @@ def pull(part: Part, handle: Handle, across: Length, down: Length, ruler: Ruler)
         return _with(part, names, new), f"{handle.name} {new}"
     length = old.left if isinstance(old, Borders) else old
     least = -length if handle.signed else ZERO
-    at = max(least, ruler.round(length + Length(round(by * PER_INCH))))
+    at = max(least, ruler.round(length + length_of(by)))
     new = Borders.even(at) if isinstance(old, Borders) else at
     return _with(part, names, new), f"{handle.name} {ruler.say(at)}"
 

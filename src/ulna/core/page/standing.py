@@ -9,6 +9,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core.findings import Finding, Remedy, Severity
+from ulna.core.geometry import polygons
+from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
 from ulna.core.page import series
 from ulna.core.page.flush import is_flush
@@ -56,7 +58,38 @@ def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
             todo += [(one, False) for one in missing]
             continue
         found[part.id] = _standing(part, found, names, part.id in looping, ground, shares.get(part.id))
+    for part in parts:
+        if traits(part).keeps_off and found[part.id].box is not None:
+            found[part.id] = _clear_of_others(found[part.id], found, ground)
     return {part.id: found[part.id] for part in parts}
+
+
+def _clear_of_others(one: Standing, found: Mapping[str, Standing], ground: Ground) -> Standing:
+    """A part that keeps off the others, worked out anew now that they lie: photos, letters, words and lines stay free
+    of it."""
+    if one.box is None:
+        return one
+    free = list[Polygon]()
+    for other in found.values():
+        if other.box is None or other.part.id == one.part.id or not other.box.meets(one.box):
+            continue
+        x, y = (other.box.x - one.box.x).inches, (other.box.y - one.box.y).inches
+        free += [polygons.moved(outline, x, y) for outline in stay_free(other.built)]
+    built, _ = work_out(one.part, ground.keeping_free(tuple(free)), one.room)
+    return replace(one, built=built)
+
+
+def stay_free(built: Built) -> list[Polygon]:
+    """What of a part nothing may be scattered on, from its corner: prints, letters, words, lines to write on."""
+    found = [piece.seen for piece in built.pieces if piece.role == "print" or piece.letter is not None]
+    for line in built.lines:
+        if line.written is not None:
+            ink = line.written
+            high = ink.size
+            found.append(polygons.box(ink.x.inches, ink.y.inches - high * 0.8, ink.width.inches, high))
+    if any(line.kind == "rule" for line in built.lines):
+        found.append(polygons.box(0.0, 0.0, built.width.inches, built.height.inches))
+    return found
 
 
 def _loops(by_id: Mapping[str, Part]) -> set[str]:

@@ -38,7 +38,7 @@ def colours_in(text: str) -> tuple[tuple[str, ...], tuple[str, ...]]:
         plain = PLAIN.get(word) or PLAIN.get(word.removesuffix("s"))
         written = _HEX.fullmatch(word)
         if plain:
-            found.append(_shaded(plain, shade))
+            found.append(shaded(plain, shade))
         elif written:
             found.append(f"#{written[1]}")
         else:
@@ -47,7 +47,8 @@ def colours_in(text: str) -> tuple[tuple[str, ...], tuple[str, ...]]:
     return tuple(dict.fromkeys(found))[:MOST], tuple(unknown)
 
 
-def _shaded(colour: str, by: float) -> str:
+def shaded(colour: str, by: float) -> str:
+    """A colour so far toward white, or below nothing toward black."""
     toward = 255 if by > 0 else 0
     parts = (int(colour[k : k + 2], 16) for k in (1, 3, 5))
     return "#" + "".join(f"{round(part + (toward - part) * abs(by)):02x}" for part in parts)

@@ -60,11 +60,11 @@ class Printed:
 def sheets(width: int, height: int, pixels: Sequence[RGB]) -> list[SheetSeen]:
     """The sheets in a picture of few pixels (some hundred across), row by row; those further up and left first."""
     colours = [lab(p) for p in pixels]
-    ground = _ground(width, height, colours)
+    ground = ground_of(width, height, colours)
     apart = [ground.far(c) for c in colours]
-    line = max(LEAST_APART, _parting(apart))
+    line = max(LEAST_APART, parting(apart))
     found = list[tuple[Corners, int]]()
-    for spots in _hanging_together(width, height, [a > line for a in apart]):
+    for spots in hanging_together(width, height, [a > line for a in apart]):
         if len(spots) < LEAST_AREA * width * height:
             continue
         corners = _corners(spots)
@@ -77,7 +77,8 @@ def sheets(width: int, height: int, pixels: Sequence[RGB]) -> list[SheetSeen]:
     return _in_rows(rows)[:MOST_SHEETS]
 
 
-def _ground(width: int, height: int, colours: Sequence[Lab]) -> Lab:
+def ground_of(width: int, height: int, colours: Sequence[Lab]) -> Lab:
+    """What the edge of the picture is mostly like."""
     edge = [
         colours[y * width + x]
         for y in range(height)
@@ -87,7 +88,7 @@ def _ground(width: int, height: int, colours: Sequence[Lab]) -> Lab:
     return Lab(median(c.lightness for c in edge), median(c.a for c in edge), median(c.b for c in edge))
 
 
-def _parting(values: Sequence[float]) -> float:
+def parting(values: Sequence[float]) -> float:
     """The value that parts low from high ones best: between the two the variance is largest (Otsu 1979)."""
     bins = [0] * 101
     for value in values:
@@ -106,7 +107,7 @@ def _parting(values: Sequence[float]) -> float:
     return at * 0.6  # a sheet that is like the ground differs less than the others
 
 
-def _hanging_together(width: int, height: int, there: list[bool]) -> list[list[tuple[int, int]]]:
+def hanging_together(width: int, height: int, there: list[bool]) -> list[list[tuple[int, int]]]:
     """The places that hang together, side by side or one below the other."""
     found = []
     for start in range(width * height):

@@ -14,7 +14,8 @@ from ulna.core.errors import NotOnShelf
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, text
-from ulna.core.ranges import Colour, Gap, Id, Many, Size, Supply, Text, Title, Whole, Within
+from ulna.core.ranges import Colour, Gap, Id, Many, Size, Text, Title, Whole, Within
+from ulna.core.things.thing import Thing
 from ulna.core.words.alphabets import Alphabet, Letters, there
 
 Face = Literal["A", "B"]
@@ -52,29 +53,6 @@ class Edge(StrEnum):
     TOP = "top"
     RIGHT = "right"
     BOTTOM = "bottom"
-
-
-class ThingKind(StrEnum):
-    DIE_CUT = "die cut"
-    STICKER = "sticker"
-    PUFFY = "puffy sticker"
-    CHIPBOARD = "chipboard"
-    ENAMEL = "enamel dot"
-    SEQUIN = "sequin"
-    WOOD = "wood shape"
-    DOILY = "doily"
-    TAG = "tag"
-    LABEL = "label"
-    BANNER = "banner"
-    BRAD = "brad"
-    CLIP = "clip"
-    RIBBON = "ribbon"
-    TWINE = "twine"
-    TAPE = "tape"
-    STAMP = "stamp"
-    ALPHABET = "alphabet"
-    CARD = "journaling card"
-    OTHER = "other"
 
 
 @dataclass(frozen=True, slots=True)
@@ -238,18 +216,6 @@ def seen_from(hole: Hole, width: Length, face: Face) -> Hole:
     return replace(hole, x=width - hole.at.right, clipped=clipped, quarters=-hole.quarters % 4)
 
 
-@dataclass(frozen=True, slots=True)
-class Thing:
-    """So many of a thing that is stuck on; for ribbon, twine and tape `length` says how long each is."""
-
-    id: Id
-    name: Title
-    kind: ThingKind = ThingKind.OTHER
-    count: Stocked = 1
-    length: Supply | None = None
-    note: Annotated[str, Text(500)] = ""
-
-
 MOST_PAPERS = 500
 
 
@@ -281,12 +247,15 @@ def faults_of(paper: Paper) -> str:
 
 @dataclass(frozen=True)
 class Shelf:
-    """All the papers, things and alphabets there are, by id; `letters_left` is what other pages leave of those."""
+    """All the papers, things and alphabets there are, by id; `letters_left` is what other pages leave of those, and
+    `things_left`, `lengths_left` of things that are counted and of those that go by length."""
 
     papers: Mapping[str, Paper] = field(default_factory=dict)
     things: Mapping[str, Thing] = field(default_factory=dict)
     alphabets: Mapping[str, Alphabet] = field(default_factory=dict)
     letters_left: Mapping[str, Letters] = field(default_factory=dict)
+    things_left: Mapping[str, int] = field(default_factory=dict)
+    lengths_left: Mapping[str, Length] = field(default_factory=dict)
 
     @classmethod
     def of(
@@ -299,11 +268,14 @@ class Shelf:
         """Without `letters_left` no page has taken any."""
         known = {one.id: one for one in alphabets}
         all_there = {id: there(one) for id, one in known.items()}
+        stuck_on = {thing.id: thing for thing in things}
         return cls(
             {paper.id: paper for paper in papers},
-            {thing.id: thing for thing in things},
+            stuck_on,
             known,
             all_there if letters_left is None else letters_left,
+            {id: one.there for id, one in stuck_on.items()},
+            {id: one.length * one.count for id, one in stuck_on.items() if one.length is not None},
         )
 
     def paper(self, id: str) -> Paper:

@@ -15,9 +15,8 @@ from typing import Literal
 from ulna.core.geometry import outlines, polygons
 from ulna.core.geometry.polygons import Bounds, Polygon
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import Ruler, inches
+from ulna.core.measure import Ruler, inches, length_of
 from ulna.core.parts import lettering
-from ulna.core.parts.lettering import length_of
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Ground, PaperChoice, Papers, Piece
 from ulna.core.ranges import Size

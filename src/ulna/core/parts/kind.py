@@ -6,7 +6,7 @@ defaults, `place`) and what `Kind` asks for; mypy holds every module to it.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal, Protocol
 
@@ -38,6 +38,15 @@ class Standable:
 
 
 @dataclass(frozen=True, slots=True)
+class Taking:
+    """What a part takes of a thing of the shelf: so many halves (a whole one is two), or a length."""
+
+    thing: str
+    halves: int = 2
+    length: Length = ZERO
+
+
+@dataclass(frozen=True, slots=True)
 class Traits:
     """How parts of a kind behave among others.
 
@@ -46,7 +55,8 @@ class Traits:
     gutter cuts it; what `steps_off_fold` is worked out anew where the fold goes through it. `off_trim` is how far it
     keeps off an edge that may be trimmed. `sided` is a field that names a side of its own, which a mirror turns round.
     Of those that are `shared_out`, alike ones that are repeated count as block k of n. A `line` is what others stand
-    on. `one_print` is all that a photo is, so that its picture can slide in it.
+    on. `one_print` is all that a photo is, so that its picture can slide in it. `takes` are the things of the shelf
+    that it uses on what it lies on; what `keeps_off` others is worked out last, from where those lie.
     """
 
     fills: Callable[[Any], bool] = lambda part: False
@@ -58,6 +68,8 @@ class Traits:
     shared_out: bool = False
     line: Standable | None = None
     one_print: bool = False
+    takes: Callable[[Any, Rect], Iterable[Taking]] = lambda part, room: ()
+    keeps_off: bool = False
 
 
 class Kind(Protocol):

@@ -15,7 +15,7 @@ from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import PER_INCH, Length, Ruler, inches
+from ulna.core.measure import Length, Ruler, inches, length_of
 from ulna.core.parts.pieces import PaperChoice, Papers, Piece
 from ulna.core.ranges import Colour, Id, Size, Text, Whole
 from ulna.core.words.faces import FaceName
@@ -203,7 +203,3 @@ def about(piece: Piece, one: Letter) -> Piece:
     ((x, y),) = polygons.turned((middle,), one.angle, one.middle)
     at = Rect(length_of(x) - r.width.part(1, 2), length_of(y) - r.height.part(1, 2), r.width, r.height)
     return replace(piece, rect=at, uncut=at, angle=one.angle)
-
-
-def length_of(inch: float) -> Length:
-    return Length(round(inch * PER_INCH))

@@ -17,7 +17,7 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Figure, Hole, outline
 from ulna.core.geometry.rects import Borders, Rect
-from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, inches, parse
+from ulna.core.measure import SIZE, ZERO, Length, inches, length_of, parse
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.pieces import CellSpot, Ground, PaperChoice, Piece
 from ulna.core.parts.printed import lay, name_of, nothing_left
@@ -189,13 +189,9 @@ def _along(piece: Piece, under: Piece, angle: float) -> Piece:
     u, r = under.uncut, piece.uncut
     middle = ((u.x + u.right).inches / 2, (u.y + u.bottom).inches / 2)
     x, y = polygons.turned((((r.x + r.right).inches / 2, (r.y + r.bottom).inches / 2),), angle, middle)[0]
-    at = Rect(_length(x) - r.width.part(1, 2), _length(y) - r.height.part(1, 2), r.width, r.height)
+    at = Rect(length_of(x) - r.width.part(1, 2), length_of(y) - r.height.part(1, 2), r.width, r.height)
     by_x, by_y = at.x - r.x, at.y - r.y
     return replace(piece, rect=piece.rect.moved(by_x, by_y), uncut=at, angle=angle)
-
-
-def _length(inch: float) -> Length:
-    return Length(round(inch * PER_INCH))
 
 
 def _cut_into(part: Opened, k: int, piece: Piece, ground: Ground) -> tuple[Piece, list[Piece], list[Finding]]:

@@ -16,9 +16,8 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import outlines, polygons
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import Length, Ruler, inches
+from ulna.core.measure import Length, Ruler, inches, length_of
 from ulna.core.parts import lettering
-from ulna.core.parts.lettering import length_of
 from ulna.core.parts.pieces import PaperChoice, Piece
 from ulna.core.ranges import Gap
 from ulna.core.words.setting import Letter

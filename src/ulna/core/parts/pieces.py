@@ -22,14 +22,17 @@ from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Many
+from ulna.core.things.thing import Half
 from ulna.core.words.faces import FaceName, Typefaces
 from ulna.core.words.writing import Hand
 
-Role = Literal["base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape", "letter", "sticker"]
+Role = Literal[
+    "base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape", "letter", "sticker", "thing"
+]
 GutRule = Literal["always", "when it saves a sheet", "never"]
 """When a piece whose middle is hidden is gutted, where nothing is said of it."""
 
-PAPERLESS: frozenset[Role] = frozenset({"print", "tape", "sticker"})
+PAPERLESS: frozenset[Role] = frozenset({"print", "tape", "sticker", "thing"})
 """What no sheet of paper is cut for: prints come from the printer, tape from its roll, letters from their alphabet."""
 
 
@@ -112,10 +115,10 @@ class Piece:
     Only rectangles come off a trimmer. What is seen of one may be less: `outline` is what stays of it once it is
     cut to shape or trimmed, in inches from the corner of `uncut`; `figure` names it where it has a name, with its own
     measure `cut`, and `torn` are edges that are torn (their core seen or not); `letter` is the place in its title's
-    text of the letter that it is the face of. `holes` are openings in it, from the same corner; `angle` is how far it
-    lies turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from the side
-    that is chosen; one that is the sheet `as_it_is` has `brought` so many holes along, and its outline where it
-    `comes_shaped`.
+    text of the letter that it is the face of. `thing` is which of the shelf it is, or a `thing_half` of it, `raised`
+    how far it stands off what it lies on. `holes` are openings in it, from the same corner; `angle` is how far it lies
+    turned clockwise about the middle of `uncut`. `pin` is where on its sheet a printed card lies, from the side that is
+    chosen; one that is the sheet `as_it_is` has `brought` so many holes along, and its outline where it `comes_shaped`.
     `colour` is the tape's or the letter's, `print` what is printed. `role` says what it is, and so whether paper is cut
     for it.
     `whole` is the id of the piece that it is a half of, `layer` which mat of its part it is, counted from 1, the
@@ -139,6 +142,9 @@ class Piece:
     figure: Figure | Literal[""] = ""
     cut: Length = ZERO
     letter: int | None = None
+    thing: str | None = None
+    thing_half: Half = ""
+    raised: Length = ZERO
     torn: tuple[TornEdge, ...] = ()
     core: bool = True
     holes: tuple[Hole, ...] = ()
@@ -207,7 +213,8 @@ class Piece:
 class Ground:
     """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, house rule.
 
-    `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it.
+    `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it;
+    `free` are the outlines from its corner that must stay free of it, where it keeps off others.
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
     """
@@ -221,6 +228,7 @@ class Ground:
     punches: tuple[Punch, ...] = ()
     gut: GutRule = "when it saves a sheet"
     fold: Length | None = None
+    free: tuple[Polygon, ...] = ()
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
@@ -231,6 +239,10 @@ class Ground:
     def folded(self, at: Length) -> Ground:
         """The same ground as a part sees it that the fold goes through there."""
         return replace(self, fold=at)
+
+    def keeping_free(self, outlines: tuple[Polygon, ...]) -> Ground:
+        """The same ground as a part sees it that keeps off these."""
+        return replace(self, free=outlines)
 
     def says(self, choice: PaperChoice) -> str:
         """A paper choice in words: its name and side, whether it lies turned, and how stripes run then."""

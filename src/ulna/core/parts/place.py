@@ -15,7 +15,7 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import PER_INCH, ZERO, Length, Ruler
+from ulna.core.measure import ZERO, Length, Ruler, length_of
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.ranges import Id, Offset, Share
 
@@ -116,7 +116,7 @@ def position(
 
 def centred_at(point: tuple[float, float], width: Length, height: Length, ruler: Ruler) -> Rect:
     """The box whose middle is nearest to a point in inches, its corner on a mark."""
-    x, y = (Length(round(v * PER_INCH)) for v in point)
+    x, y = (length_of(v) for v in point)
     return Rect(ruler.round(x - width.part(1, 2)), ruler.round(y - height.part(1, 2)), width, height)
 
 

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from statistics import median
 from typing import Annotated, Literal
 
-from ulna.core.measure import PER_INCH, ZERO, Length, inches
+from ulna.core.measure import ZERO, Length, inches, length_of
 from ulna.core.ranges import Colour, Gap, Id, Many, Size, Text, Title, Whole
 from ulna.core.words.faces import SPACE, FaceName, Typeface
 
@@ -96,9 +96,9 @@ def width_of(alphabet: Alphabet, character: str, face: Typeface) -> Length | Non
         return own
     cap = alphabet.height.inches
     if character == " ":
-        return _length(SPACE * cap)
+        return length_of(SPACE * cap)
     glyph = face.glyph(character)
-    return None if glyph is None else _length(glyph.width * cap * factor(alphabet, face))
+    return None if glyph is None else length_of(glyph.width * cap * factor(alphabet, face))
 
 
 def factor(alphabet: Alphabet, face: Typeface) -> float:
@@ -111,7 +111,3 @@ def factor(alphabet: Alphabet, face: Typeface) -> float:
             drawn += one.text.count(" ") * SPACE * alphabet.height.inches
             found.append(one.width.inches / drawn)
     return median(found) if found else 1.0
-
-
-def _length(inch: float) -> Length:
-    return Length(round(inch * PER_INCH))

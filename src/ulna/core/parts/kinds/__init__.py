@@ -13,6 +13,7 @@ from ulna.core.parts.kinds import (
     band,
     base,
     card,
+    cluster,
     cutout,
     date,
     edging,
@@ -25,8 +26,11 @@ from ulna.core.parts.kinds import (
     pieced,
     pocket,
     rounds,
+    scatter,
+    stamped,
     stitching,
     tape,
+    thing,
     tiles,
     title,
     torn,
@@ -53,6 +57,10 @@ Placed = (
     | rounds.Rounds
     | card.Card
     | tape.Tape
+    | thing.ThingPart
+    | cluster.Cluster
+    | scatter.Scatter
+    | stamped.Stamped
     | title.Title
     | words.Words
     | wordstrips.WordStrips
@@ -80,6 +88,10 @@ MODULES: tuple[Kind, ...] = (
     rounds,
     card,
     tape,
+    thing,
+    cluster,
+    scatter,
+    stamped,
     title,
     words,
     wordstrips,
@@ -107,7 +119,7 @@ def traits(part: Part) -> Traits:
 
 def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
     """A part worked out at the origin on what it lies on, and as people say it with its values, without its place."""
-    key = part, room.width, room.height, ground.fold
+    key = part, room.width, room.height, ground.fold, ground.free
     found = ground.worked.get(key)
     if found is None:
         if len(ground.worked) > MOST_WORKED:

@@ -6,7 +6,7 @@ A tag has its corners clipped by c and a hole d from its top edge, with two rein
 from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
-from typing import ClassVar, Literal
+from typing import ClassVar
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.figures import CUT, Figure, Hole, half_outline, outline, round_scallops, scallops
@@ -22,11 +22,9 @@ from ulna.core.parts.place import Place
 from ulna.core.parts.punched import HOLE, tag_hole
 from ulna.core.parts.sizing import size_handles
 from ulna.core.ranges import Angle, Gap, Id, Size
+from ulna.core.things.thing import Half
 
 RING = inches(0, 5, 8)
-
-
-Half = Literal["", "left", "right", "top", "bottom"]
 
 
 @dataclass(frozen=True, slots=True)

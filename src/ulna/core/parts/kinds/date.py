@@ -10,11 +10,10 @@ from typing import Annotated, ClassVar, Literal
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO, Length, inches
+from ulna.core.measure import ZERO, Length, inches, length_of
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.kinds.words import hand_known
-from ulna.core.parts.lettering import length_of
 from ulna.core.parts.pieces import Built, Ground, Line, Written
 from ulna.core.parts.place import Place
 from ulna.core.ranges import Id, Size, Text

@@ -20,7 +20,7 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import PER_INCH, SIZE, ZERO, Length, Ruler, inches
+from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches, length_of
 from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.papers import dealt
@@ -172,7 +172,7 @@ def _overhang(cut: StripCut) -> float:
 
 
 def _piece(part: Pieced, k: int, cut: StripCut, choice: PaperChoice, ruler: Ruler) -> Piece:
-    x, y = (Length(round(v * PER_INCH)) for v in cut.middle)
+    x, y = (length_of(v) for v in cut.middle)
     at = Rect(x - cut.length.part(1, 2), y - cut.width.part(1, 2), cut.length, cut.width)
     angle = cut.angle % 180
     if angle == 90:  # an upright strip is as well said by its box

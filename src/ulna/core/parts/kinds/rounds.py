@@ -6,6 +6,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from typing import ClassVar, Literal
 
@@ -15,13 +16,15 @@ from ulna.core.geometry.polygons import Point
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, inches
 from ulna.core.paper import punches
+from ulna.core.parts import stuck
 from ulna.core.parts.beginning import Beginning, unchosen
-from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.kind import Entry, Taking, Traits
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
 from ulna.core.parts.sizing import size_handles
-from ulna.core.ranges import Id, Size
+from ulna.core.ranges import Id, Share, Size
+from ulna.core.things.thing import Thing
 
 Path = Literal["row", "column", "ring", "round the edge"]
 MOST = 200
@@ -30,7 +33,8 @@ MOST = 200
 @dataclass(frozen=True, slots=True)
 class Rounds:
     """Figures of `size`, `pitch` apart from middle to middle, along `length`; of a ring that is its diameter through
-    the middles. Round the edge they follow the box of `length` × `height`.
+    the middles. Round the edge they follow the box of `length` × `height`. With a `thing` of the shelf they are that,
+    as large as it is; where there are too few to close, the gap that they leave begins at the share `gap_at`.
     """
 
     kind: ClassVar[str] = "rounds"
@@ -44,6 +48,8 @@ class Rounds:
     pitch: Size = inches(0, 3, 4)
     outward: bool = False
     papers: Papers = (PaperChoice(),)
+    thing: Id | None = None
+    gap_at: Share = 0.5
     place: Place = field(default_factory=Place)
 
 
@@ -55,7 +61,11 @@ def count_of(length: float, pitch: float) -> int:
 def build(part: Rounds, ground: Ground, room: Rect) -> Built:
     """The figures in their order along the path; the path's box is from middle to middle and half a figure more."""
     ruler = ground.ruler
+    thing, gone = stuck.known(part.id, part.thing, ground) if part.thing else (None, ())
     size, long = ruler.round(part.size), ruler.round(part.length)
+    box_size = stuck.size_of(thing, "", ruler) if thing is not None else (size, size)
+    if thing is not None:
+        size = max(box_size)
     high = {"row": ZERO, "column": long, "ring": long}.get(part.path, ruler.round(part.height))
     wide = ZERO if part.path == "column" else long
     if size < SIZE.least or part.pitch < SIZE.least or long < SIZE.least:
@@ -64,9 +74,18 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
     if len(spots) > MOST:
         return _none(part, f"{len(spots)} figures are more than {MOST}; set them further apart.")
     papers = dealt(part.papers, len(spots))
+    left_out, short = _left_out(part, thing, len(spots), ground)
     line = outline(part.figure, size.inches, size.inches, size.inches / 4)
-    pieces = []
+    pieces = list[Piece]()
     for k, ((x, y), angle) in enumerate(spots):
+        if k in left_out:
+            continue
+        if thing is not None:
+            wide, high = box_size
+            off_x, off_y = (size - wide).part(1, 2).inches, (size - high).part(1, 2).inches
+            lies = Rect(ruler.near(x + off_x), ruler.near(y + off_y), wide, high)
+            pieces += stuck.pieces_of(part.id, str(k + 1), thing, lies, ruler, angle if part.outward else 0.0)
+            continue
         at = Rect(ruler.near(x), ruler.near(y), size, size)
         piece = Piece(f"{part.id}/{k + 1}", part.id, "shape", f"{part.figure} {k + 1}", at, at, papers[k])
         if part.figure != "rectangle":
@@ -75,6 +94,8 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
     gap = _pitch(part, spots)
     apart = ruler.say(ruler.near(gap))
     told = f"{len(spots)} of {ruler.say(size)}, {apart} from middle to middle"
+    if thing is not None:
+        told = f"{told}{short}"
     touching = gap < size.inches - 1e-6
     found = (
         (Finding("overlap", "note", part.id, "They overlap: the pitch is less than their size."),)
@@ -94,8 +115,31 @@ def build(part: Rounds, ground: Ground, room: Rect) -> Built:
         ]
     else:
         handles.append(Handle("length", "length", width, height.part(1, 2), 1))
-    punched = punches.told(part, part.figure, size, ground.punches, ruler)
-    return Built(width, height, tuple(pieces), told, (*found, *punched), handles=tuple(handles))
+    punched = punches.told(part, part.figure, size, ground.punches, ruler) if thing is None else ()
+    return Built(width, height, tuple(pieces), told, (*found, *gone, *punched), handles=tuple(handles))
+
+
+def _left_out(part: Rounds, thing: Thing | None, wanted: int, ground: Ground) -> tuple[set[int], str]:
+    """Which spots stay empty because there are not enough of the thing, beginning where the gap may be; in words what a
+    strip of them gives."""
+    if thing is None or not thing.id:
+        return set(), ""
+    left = max(0, ground.shelf.things_left.get(thing.id, thing.there))
+    strips = f", {-(-min(wanted, left) // thing.each)} strips of {thing.each}" if thing.each > 1 else ""
+    if not thing.runs_out or left >= wanted:
+        return set(), f"{strips}; {left - wanted} are left" if thing.runs_out else ""
+    first = round(part.gap_at * wanted)
+    gap = {(first + k) % wanted for k in range(wanted - left)}
+    return gap, f"{strips}; {left} are there, so a gap of {wanted - left} stays"
+
+
+def takes(part: Rounds, room: Rect) -> Iterable[Taking]:
+    """One for each place that closes it."""
+    if part.thing:
+        high = {"row": ZERO, "column": part.length, "ring": part.length}.get(part.path, part.height)
+        wide = ZERO if part.path == "column" else part.length
+        if part.pitch >= SIZE.least:
+            yield Taking(part.thing, 2 * len(_spots(part, wide.inches, high.inches)))
 
 
 def _none(part: Rounds, told: str) -> Built:
@@ -147,6 +191,10 @@ def sentence(part: Rounds, ground: Ground) -> str:
     where = {"row": f"in a row of {size}", "column": f"in a column of {size}", "ring": f"in a ring of {size}"}.get(
         part.path, f"round {size}"
     )
+    if part.thing:
+        thing = ground.shelf.things.get(part.thing)
+        named = thing.name if thing else "a thing that is gone"
+        return f"{named} {where}, about {say(part.pitch)} apart"
     papers = ", ".join(ground.says(choice) for choice in part.papers)
     return f"{part.figure.capitalize()}s {say(part.size)} {where}, about {say(part.pitch)} apart: {papers}"
 
@@ -158,7 +206,7 @@ def _rounds(begin: Beginning, path: Path) -> Rounds:
 
 
 PART = Rounds
-TRAITS = Traits()
+TRAITS = Traits(takes=takes)
 MENU: tuple[Entry, ...] = (
     Entry(
         "Row of shapes",

@@ -5,14 +5,14 @@ An end that lies on the edge of the page is wrapped round it: 1/2 in more at eac
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from typing import Annotated, ClassVar
 
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, inches
-from ulna.core.paper.shelf import Thing
-from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.kind import Entry, Taking, Traits
 from ulna.core.parts.pieces import Built, Ground, Handle, Piece
 from ulna.core.parts.place import Down, Place
 from ulna.core.ranges import Colour, Id, Size, Whole
@@ -48,8 +48,8 @@ def used(part: Tape, room: Rect) -> Length:
 def build(part: Tape, ground: Ground, room: Rect) -> Built:
     """One strip of tape; what is there of it is told where it is not enough."""
     ruler = ground.ruler
-    w, takes = ruler.round(part.width), used(part, room)
-    long = takes - WRAP * part.wrapped
+    w, needs = ruler.round(part.width), used(part, room)
+    long = needs - WRAP * part.wrapped
     if min(w, long) < SIZE.least:
         told = "Tape needs a width and a length; make them larger."
         return Built(ZERO, ZERO, findings=(Finding("tape", "stop", part.id, told),))
@@ -57,24 +57,23 @@ def build(part: Tape, ground: Ground, room: Rect) -> Built:
     box = Rect(ZERO, ZERO, width, height)
     piece = Piece(f"{part.id}/tape", part.id, "tape", "tape", box, box, colour=part.colour)
     ends = f" + {part.wrapped} × {ruler.say(WRAP)} wrapped" if part.wrapped else ""
-    told = f"{ruler.say(long)}{ends} = {ruler.say(takes)} of tape"
+    told = f"{ruler.say(long)}{ends} = {ruler.say(needs)} of tape"
     right, low = (width, height.part(1, 2), 1.0, 0.0), (width.part(1, 2), height, 0.0, 1.0)
     handles = [Handle("width", "width", *(right if part.upright else low))]
     if part.length is not None:
         handles.append(Handle("length", "length", *(low if part.upright else right)))
-    findings = _enough(part, takes, ground)
+    findings = _gone(part, ground)
     return Built(width, height, (piece,), told, findings, handles=tuple(handles))
 
 
-def _enough(part: Tape, takes: Length, ground: Ground) -> tuple[Finding, ...]:
-    thing: Thing | None = ground.shelf.things.get(part.thing or "")
-    if part.thing and thing is None:
+def _gone(part: Tape, ground: Ground) -> tuple[Finding, ...]:
+    if part.thing and part.thing not in ground.shelf.things:
         return (Finding("thing-gone", "warn", part.id, "This tape is no longer on the shelf."),)
-    if thing is None or thing.length is None or takes <= thing.length * thing.count:
-        return ()
-    there = ground.ruler.say(thing.length * thing.count)
-    told = f"It takes {ground.ruler.say(takes)} of {thing.name}, and {there} is there."
-    return (Finding("tape-short", "warn", part.id, told),)
+    return ()
+
+
+def takes(part: Tape, room: Rect) -> Iterable[Taking]:
+    return [Taking(part.thing, 0, used(part, room))] if part.thing else []
 
 
 def name(part: Tape, ground: Ground) -> str:
@@ -92,7 +91,7 @@ def sentence(part: Tape, ground: Ground) -> str:
 
 
 PART = Tape
-TRAITS = Traits(fills=lambda part: part.length is None)
+TRAITS = Traits(fills=lambda part: part.length is None, takes=takes)
 MENU: tuple[Entry, ...] = (
     Entry(
         "Tape",

@@ -16,12 +16,12 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Bounds
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
+from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches, length_of
 from ulna.core.parts import built_up, lettering, openings
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.built_up import Under
 from ulna.core.parts.kind import Entry, Traits
-from ulna.core.parts.lettering import CUT, Making, Style, Swap, TakenLetter, length_of
+from ulna.core.parts.lettering import CUT, Making, Style, Swap, TakenLetter
 from ulna.core.parts.openings import Openings
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Built, Ground, PaperChoice, Piece

@@ -15,10 +15,9 @@ from typing import Annotated, Any, ClassVar, Literal
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.figures import Figure, outline
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO, Length, inches
+from ulna.core.measure import ZERO, Length, inches, length_of
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.kind import Entry, Traits
-from ulna.core.parts.lettering import length_of
 from ulna.core.parts.pieces import Built, Ground, Handle, Line, PaperChoice, Piece, Written
 from ulna.core.parts.place import Place
 from ulna.core.ranges import Gap, Id, Size, Text, Whole

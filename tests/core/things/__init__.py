@@ -1,0 +1,1 @@
+"""Things: sharing out, triangles, scatters, room, what is seen on a sheet."""
