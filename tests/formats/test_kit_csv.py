@@ -17,7 +17,7 @@ from ulna.core.measure import ZERO, Unit, inches, mm
 from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
 from ulna.core.paper.shelf import Card, Direction, Edge, Form, Kit, Paper, Side, Stock, Strip
-from ulna.core.things.thing import Drawn, Fixing, Thing, ThingKind, Way
+from ulna.core.things.thing import Drawn, Fixing, Points, Thing, ThingKind
 from ulna.core.words.alphabets import Alphabet, MeasuredWord
 from ulna.formats import kit_csv
 
@@ -257,7 +257,7 @@ things = st.builds(
     st.integers(0, 10_000), st.none() | sizes, names, width=st.none() | sizes, height=st.none() | sizes,
     figure=st.sampled_from(["", *FIGURES]), outline=st.just(()) | st.lists(corners, min_size=3, max_size=9).map(tuple),
     thickness=st.just(ZERO) | sizes, colours=st.just(()) | colours, drawn=st.sampled_from(get_args(Drawn)),
-    says=st.just("") | names, points=st.sampled_from(get_args(Way)), fixing=st.sampled_from(get_args(Fixing)),
+    says=st.just("") | names, points=st.sampled_from(get_args(Points)), fixing=st.sampled_from(get_args(Fixing)),
     clear=st.booleans(), rim=st.booleans(), each=st.integers(1, 1_000), picture=st.none(),
 )  # fmt: skip
 

@@ -7,7 +7,7 @@ from typing import get_args
 from ulna.core.geometry.figures import FIGURES
 from ulna.core.geometry.polygons import Point
 from ulna.core.measure import Unit, parse, text
-from ulna.core.things.thing import Drawn, Fixing, Thing, ThingKind, Way
+from ulna.core.things.thing import Drawn, Fixing, Points, Thing, ThingKind
 from ulna.core.words.alphabets import Alphabet, Material, MeasuredWord
 
 YES, NO = "yes", "no"
@@ -18,7 +18,7 @@ COLUMNS: dict[str, str] = {
     "thickness": "Of a thing or an alphabet. Empty: flat.",
     "drawn": f"How a thing is drawn: {', '.join(w for w in get_args(Drawn) if w)}. Empty: not said.",
     "says": "The words printed on a thing.",
-    "points": f"Which way a thing points or looks: {', '.join(w for w in get_args(Way) if w)}. Empty: no way.",
+    "points": f"Which way a thing points or looks: {', '.join(w for w in get_args(Points) if w)}. Empty: no way.",
     "fixing": f"{', '.join(get_args(Fixing))}. Empty: own adhesive.",
     "clear": f"{YES} where what is under a thing is seen through it. Empty: {NO}.",
     "rim": f"{YES} where a thing has a white edge. Empty: {NO}.",

@@ -12,7 +12,7 @@ from ulna.core.measure import GAP, SIZE, SUPPLY, ZERO, Length, Range, Unit, inch
 from ulna.core.paper import shelf
 from ulna.core.paper.colour_words import colours_in
 from ulna.core.paper.patterns import PATTERNS
-from ulna.core.things.thing import Drawn, Fixing, Thing, ThingKind, Way
+from ulna.core.things.thing import Drawn, Fixing, Points, Thing, ThingKind
 from ulna.core.words import alphabets as letters
 from ulna.core.words.alphabets import Alphabet, Material
 from ulna.formats import csv_places, csv_things
@@ -102,7 +102,7 @@ class Row:
             thickness=self._length("thickness", ZERO, GAP),
             colours=self._colours("a colours") if self.cells.get("a colours") else (),
             drawn=self._said("drawn", get_args(Drawn), ""), says=self._text("says", 120),
-            points=self._said("points", get_args(Way), ""),
+            points=self._said("points", get_args(Points), ""),
             fixing=self._said("fixing", get_args(Fixing), "own adhesive"),
             clear=self._yes("clear"), rim=self._yes("rim"), each=self._count("each", 1, 1_000),
         )  # fmt: skip

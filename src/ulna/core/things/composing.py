@@ -16,7 +16,7 @@ GOLDEN = 137.508
 
 
 @dataclass(frozen=True, slots=True)
-class Spot:
+class Composed:
     """Where the middle of a thing lies from the middle of its cluster, in inches, and how far it is turned."""
 
     across: float
@@ -24,21 +24,21 @@ class Spot:
     angle: float
 
 
-def composed(sizes: Sequence[tuple[float, float]], level: Sequence[bool], seed: int) -> list[Spot]:
+def composed(sizes: Sequence[tuple[float, float]], level: Sequence[bool], seed: int) -> list[Composed]:
     """Spots for things of these sizes, the largest first; what must lie `level` is not turned."""
     drawn = random.Random(seed)
     turn = drawn.choice((-1, 1))
     start = drawn.uniform(0, 360)
-    found = list[Spot]()
+    found = list[Composed]()
     for k, ((wide, high), stays) in enumerate(zip(sizes, level, strict=True)):
         tilt = 0.0 if stays else float(drawn.choice((-12, -8, -4, 0, 4, 8, 12)))
         if k == 0:
-            found.append(Spot(0.0, 0.0, 0.0 if stays else tilt / 2))
+            found.append(Composed(0.0, 0.0, 0.0 if stays else tilt / 2))
             continue
         way = math.radians(start + turn * GOLDEN * k)
         across, down = math.cos(way), math.sin(way)
         reach = _to_edge(sizes[0], across, down) + _to_edge((wide, high), across, down) - OVER
-        found.append(Spot(across * max(0.0, reach), down * max(0.0, reach), tilt))
+        found.append(Composed(across * max(0.0, reach), down * max(0.0, reach), tilt))
     return found
 
 

@@ -50,7 +50,7 @@ NOT_STUCK_ON = frozenset({ThingKind.INK, ThingKind.FOAM, ThingKind.ADHESIVE, Thi
 """What is used to make or to fix others, and is no thing of the page itself."""
 
 Drawn = Literal["", "plain", "outlined", "painted", "photographic"]
-Way = Literal["", "up", "right", "down", "left"]
+Points = Literal["", "up", "right", "down", "left"]
 Fixing = Literal["own adhesive", "glue", "foam squares", "pierced", "clipped on"]
 Half = Literal["", "left", "right", "top", "bottom"]
 Raised = Literal["flat", "foam", "double foam"]
@@ -102,7 +102,7 @@ class Thing:
     colours: Annotated[tuple[Colour, ...], Many(5)] = ()
     drawn: Drawn = ""
     says: Annotated[str, Text(120)] = ""
-    points: Way = ""
+    points: Points = ""
     fixing: Fixing = "own adhesive"
     clear: bool = False
     rim: bool = False
