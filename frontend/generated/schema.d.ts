@@ -298,6 +298,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clusters/mirror": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mirror Cluster
+         * @description A cluster as a mirror beside it shows it.
+         */
+        post: operations["mirror_cluster"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clusters/propose": {
         parameters: {
             query?: never;
@@ -1415,6 +1435,26 @@ export interface paths {
         put?: never;
         /** Redo Page */
         post: operations["redo_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/scatter/{part}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Scatter As Pdf
+         * @description Where the things of a scatter go, at true size. Raises `NotThere`, `NotOnShelf`.
+         */
+        get: operations["scatter_as_pdf"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -9018,6 +9058,32 @@ export interface components {
             of: components["schemas"]["Rect"];
         };
         /**
+         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
+         *     the sheet `sheet`, or its `back`), words, or nothing.
+         */
+        "Taken-Input": {
+            /** @default false */
+            back: boolean;
+            /** @default  */
+            card: string;
+            /**
+             * @default {
+             *       "side": "A",
+             *       "turned": false
+             *     }
+             */
+            choice: components["schemas"]["PaperChoice-Input"];
+            column: number;
+            print?: components["schemas"]["Print-Input"] | null;
+            row: number;
+            sheet?: string | null;
+            /**
+             * @default photo
+             * @enum {string}
+             */
+            what: "photo" | "paper" | "card" | "words" | "empty";
+        };
+        /**
          * @description What came with a parcel: pages by id, how many were here already; papers that were matched with ones here, papers
          *     that were brought along, photos that are new; what is missing, each in a sentence.
          */
@@ -9536,6 +9602,24 @@ export interface components {
              */
             width: string;
         };
+        /** @description Things of a sheet that are to come onto the shelf, with what is known of all of them. */
+        ThingsTaken: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            like: components["schemas"]["Thing-Input"];
+            picture: string;
+            seen: components["schemas"]["ThingSeen"][];
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         /** @description `says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake. */
         Tick: {
             key: string;
@@ -9634,7 +9718,7 @@ export interface components {
              */
             size: string;
             /** @default [] */
-            taken: components["schemas"]["ulna__core__parts__kinds__tiles__Taken-Input"][];
+            taken: components["schemas"]["Taken-Input"][];
             /** @default false */
             trimmed: boolean;
             width?: string | null;
@@ -10779,24 +10863,6 @@ export interface components {
             read: string;
             reason: string;
         };
-        /** @description Things of a sheet that are to come onto the shelf, with what is known of all of them. */
-        ulna__api__things__Taken: {
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            like: components["schemas"]["Thing-Input"];
-            picture: string;
-            seen: components["schemas"]["ThingSeen"][];
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-        };
         /**
          * @description `figure` is what is set or measured first and read from afar, `rest` the sentence without it; `says` is both.
          *     `write` is what is pencilled on the back of each piece that is done, `falls` what else comes off, `caution` what is
@@ -10819,32 +10885,6 @@ export interface components {
          * @enum {string}
          */
         ulna__core__paper__shelf__Direction: "none" | "one-way" | "two-way";
-        /**
-         * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
-         *     the sheet `sheet`, or its `back`), words, or nothing.
-         */
-        "ulna__core__parts__kinds__tiles__Taken-Input": {
-            /** @default false */
-            back: boolean;
-            /** @default  */
-            card: string;
-            /**
-             * @default {
-             *       "side": "A",
-             *       "turned": false
-             *     }
-             */
-            choice: components["schemas"]["PaperChoice-Input"];
-            column: number;
-            print?: components["schemas"]["Print-Input"] | null;
-            row: number;
-            sheet?: string | null;
-            /**
-             * @default photo
-             * @enum {string}
-             */
-            what: "photo" | "paper" | "card" | "words" | "empty";
-        };
         /**
          * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
          *     the sheet `sheet`, or its `back`), words, or nothing.
@@ -11462,6 +11502,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PageWith"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mirror_cluster: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClusterPart-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClusterPart-Output"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
@@ -14092,6 +14174,47 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PageOut"];
                 };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scatter_as_pdf: {
+        parameters: {
+            query?: {
+                paper?: "letter" | "a4";
+            };
+            header?: never;
+            path: {
+                id: string;
+                part: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
@@ -16852,7 +16975,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ulna__api__things__Taken"];
+                "application/json": components["schemas"]["ThingsTaken"];
             };
         };
         responses: {

@@ -5,11 +5,11 @@ import { Desk, type DeskState, type Saved, type Source } from "./desk";
 
 /** What is worked out from a document and must be asked for again once it has changed. */
 export const FOLLOWS = {
-  kit: ["kits", "shelf", "letters", "evaluated", "cost", "cutting", "book", "together"],
+  kit: ["kits", "shelf", "letters", "things", "evaluated", "cost", "cutting", "book", "together"],
   photo: ["photos", "evaluated", "cutting", "templates", "crop", "print plan"],
   template: ["templates", "evaluated", "print plan"],
   prints: ["prints"],
-  page: ["pages", "photos", "letters", "cutting", "book", "together"],
+  page: ["pages", "photos", "letters", "things", "cutting", "book", "together"],
 } as const;
 
 /** A desk over a document that was loaded, made anew when another document takes its place. */

@@ -3,7 +3,9 @@
 import { memo } from "react";
 import type { Schemas } from "../api/client";
 import { pictureWith } from "../api/pictures";
+import { useThings } from "../api/things";
 import { colours } from "../app/theme";
+import { ThingMarkup } from "../ui/ThingPicture";
 import { box } from "./scale";
 
 type Piece = Schemas["PieceOut"];
@@ -21,6 +23,7 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
   if (piece.role === "sticker") {
     return <path transform={laid(piece)} d={piece.path} fill={piece.colour} fillRule="evenodd" />;
   }
+  if (piece.role === "thing") return <ThingShape piece={piece} />;
   if (piece.path || piece.angle || piece.pin) return <CutShape piece={piece} pattern={pattern} />;
   if (!pattern) {
     return (
@@ -58,6 +61,29 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
 function laid(piece: Piece): string {
   const { x, y, width, height } = box(piece.uncut);
   return `translate(${x} ${y})${piece.angle ? ` rotate(${piece.angle} ${width / 2} ${height / 2})` : ""}`;
+}
+
+/** A thing as it looks, cut to what is seen of it; of one that is not chosen its outline. */
+function ThingShape({ piece }: { piece: Piece }) {
+  const thing = useThings().find((one) => one.thing.id === piece.thing);
+  const clip = `thing-${piece.id.replace(/\W/g, "_")}`;
+  if (!thing) return <path transform={laid(piece)} d={piece.path} fill={piece.colour} />;
+  const uncut = box(piece.uncut);
+  const x = piece.thing_half === "right" ? thing.across - uncut.width : 0;
+  const y = piece.thing_half === "bottom" ? thing.down - uncut.height : 0;
+  return (
+    <g transform={laid(piece)}>
+      <clipPath id={clip}>
+        <path d={piece.path} />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        <path d={piece.path} fill="transparent" />
+        <g transform={`translate(${-x} ${-y})`}>
+          <ThingMarkup thing={thing} colour={piece.colour} />
+        </g>
+      </g>
+    </g>
+  );
 }
 
 /** A piece that is no upright rectangle, or a card: what is seen of it, laid where it lies. */

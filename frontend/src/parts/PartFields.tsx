@@ -11,6 +11,7 @@ import { PanelFields } from "./PanelFields";
 import { PhotoFields } from "./PhotoFields";
 import { AxisFields, CardFields, CutoutFields, PocketFields, RoundsFields, TapeFields } from "./ShapeFields";
 import { BandFields, PiecedFields } from "./StripFields";
+import { ClusterFields, ScatterFields, StampedFields, ThingFields } from "./ThingFields";
 import { TitleFields } from "./TitleFields";
 import { WordStripsFields } from "./WordStripsFields";
 import { WordsFields } from "./WordsFields";
@@ -34,6 +35,10 @@ const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { 
   rounds: RoundsFields,
   card: CardFields,
   tape: TapeFields,
+  thing: ThingFields,
+  cluster: ClusterFields,
+  scatter: ScatterFields,
+  stamped: StampedFields,
   title: TitleFields,
   words: WordsFields,
   wordstrips: WordStripsFields,

@@ -5,10 +5,12 @@ import { useQuery } from "@tanstack/react-query";
 import { kitsQuery } from "../api/kits";
 import { useUsual } from "../api/usual";
 import { Choice } from "../ui/Choice";
+import { ThingPicker } from "../ui/ThingPicker";
 import { CardChoice } from "./CardChoice";
 import type { AxisPart, CardPart, CutoutPart, PartProps, PocketPart, RoundsPart, TapePart } from "./kinds";
 import { MatList } from "./MatList";
 import { OpeningFields } from "./OpeningFields";
+import { usePageHere } from "./PageHere";
 import { Sentence } from "./Sentence";
 import {
   AngleValue,
@@ -148,12 +150,23 @@ export function PocketFields(of: PartProps<PocketPart>) {
 }
 
 export function RoundsFields(of: PartProps<RoundsPart>) {
-  const { part } = of;
+  const { part, onChange } = of;
+  const here = usePageHere();
   return (
     <>
       <Sentence>
-        <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
-        <LengthValue of={of} field="size" label="Size" />
+        {!part.thing && (
+          <>
+            <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
+            <LengthValue of={of} field="size" label="Size" />
+          </>
+        )}
+        <ThingPicker
+          label="Of things"
+          value={part.thing}
+          page={here?.id}
+          onChange={(thing, name) => onChange(thing ? `chose ${name}` : "took the things away", { ...part, thing })}
+        />
         in a
         <WordValue
           of={of}
@@ -182,7 +195,26 @@ export function RoundsFields(of: PartProps<RoundsPart>) {
           <EitherValue of={of} field="outward" label="Which way up" yes="turned outward" no="all upright" />
         )}
       </Sentence>
-      <PapersValue of={of} />
+      {part.thing ? (
+        part.path === "ring" && (
+          <Sentence>
+            a gap, where there are too few,
+            <WordValue
+              of={{ ...of, part: { ...part, gap_at: String(part.gap_at) } as never }}
+              field="gap_at"
+              label="Where the gap is"
+              options={[
+                ["0", "at the top"],
+                ["0.25", "on the right"],
+                ["0.5", "at the bottom"],
+                ["0.75", "on the left"],
+              ]}
+            />
+          </Sentence>
+        )
+      ) : (
+        <PapersValue of={of} />
+      )}
       <PlaceOf of={of} />
     </>
   );

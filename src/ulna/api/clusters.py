@@ -18,7 +18,7 @@ from ulna.core.page.covering import Cover, covers
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.parts.kinds import Part
-from ulna.core.parts.kinds.cluster import Cluster
+from ulna.core.parts.kinds.cluster import Cluster, mirrored
 from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.ranges import Id
 from ulna.core.things.room import between
@@ -81,6 +81,12 @@ def take_cluster_apart(asked: PartAsked, home: AtHome) -> PageWith:
     fresh = [new_id("thing") for _ in getattr(whole, "members", ())]
     page = joining.apart(asked.page, asked.part, evaluate(asked.page, ground), ground, fresh)
     return PageWith(page=page, chosen=fresh)
+
+
+@router.post("/clusters/mirror")
+def mirror_cluster(part: Doc[Cluster]) -> Doc[Cluster]:
+    """A cluster as a mirror beside it shows it."""
+    return mirrored(part)
 
 
 @router.post("/things/on-photos")

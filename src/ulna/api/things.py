@@ -5,9 +5,11 @@ from __future__ import annotations
 from typing import Annotated, Literal
 
 from fastapi import APIRouter
+from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
+from ulna.api.wire import attachment
 from ulna.core.errors import NotOnShelf
 from ulna.core.geometry.polygons import Point
 from ulna.core.paper import things_seen
@@ -15,6 +17,8 @@ from ulna.core.paper.things_seen import ThingSeen
 from ulna.core.things.thing import Thing, halved
 from ulna.formats import thing_svg
 from ulna.formats.documents import Doc, Size
+from ulna.formats.marks_pdf import marks_pdf
+from ulna.formats.pdf_pen import PaperSize
 from ulna.household import things
 from ulna.store.ids import new_id
 
@@ -124,7 +128,7 @@ def correct_things(asked: Corrected, home: AtHome) -> list[Doc[ThingSeen]]:
     return [part for one in asked.things for part in things_seen.split(one, ruler)]
 
 
-class Taken(BaseModel):
+class ThingsTaken(BaseModel):
     """Things of a sheet that are to come onto the shelf, with what is known of all of them."""
 
     picture: str
@@ -135,6 +139,16 @@ class Taken(BaseModel):
 
 
 @router.post("/things/take")
-def take_things(asked: Taken, home: AtHome) -> list[Doc[Thing]]:
+def take_things(asked: ThingsTaken, home: AtHome) -> list[Doc[Thing]]:
     """Each with its size, its outline and its own picture; they are in no kit yet. Raises `NotThere`."""
     return things.taken(home, asked.picture, asked.width, asked.height, asked.seen, asked.like)
+
+
+@router.get("/pages/{id}/scatter/{part}.pdf", response_class=Response)
+def scatter_as_pdf(id: str, part: str, home: AtHome, paper: PaperSize = "letter") -> Response:
+    """Where the things of a scatter go, at true size. Raises `NotThere`, `NotOnShelf`."""
+    plan = home.page(id)
+    page = home.evaluated(plan, id)
+    pieces = [piece for piece in page.pieces if piece.part == part]
+    content = marks_pdf(plan.name, page.box(part), pieces, home.ruler(), paper)
+    return attachment(content, f"{plan.name} scatter.pdf", "application/pdf")

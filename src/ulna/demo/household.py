@@ -11,6 +11,8 @@ from pathlib import Path
 from ulna.core.cutting import progress
 from ulna.core.kit.together import PageSet
 from ulna.core.measure import inches
+from ulna.core.page.clustering import proposed
+from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.photos.crop import Face, Framing
 from ulna.core.photos.print_list import WantedPrint
@@ -59,10 +61,11 @@ def _fill(home: Household) -> None:
         photos = {
             s.name: _photo(home, s, file) for s, file in zip(SCENES, darkroom.map(develop, SCENES), strict=True)
         }
-    rain, engine = _page(home, pages.rain(photos)), _page(home, pages.engine(photos))
+    rain = _page(home, pages.with_drops(pages.rain(photos)))
+    engine = _page(home, pages.with_gears(pages.engine(photos)))
     _to_print(home, engine, photos)
     _cut(home, _page(home, pages.market(photos)), sheets=None)
-    locks = _page(home, pages.locks(photos))
+    locks = _page(home, _with_clusters(home, pages.locks(photos)))
     _cut(home, locks, sheets=7)
     home.sets.add(PageSet((locks, rain, engine)), "chose pages", id="set")
 
@@ -74,6 +77,13 @@ def _photo(home: Household, scene: Scene, file: bytes) -> str:
     record = replace(kept.body, framing=Framing(x, y, 1.0, focal_x, focal_y, faces))
     home.roll.write(kept.id, kept.version, record, "marked what must stay in")
     return kept.id
+
+
+def _with_clusters(home: Household, plan: PagePlan) -> PagePlan:
+    """A page with three clusters as they are proposed for it, on top of all."""
+    ground = home.ground(plan.format)
+    found = proposed(plan, evaluate(plan, ground), ground, 3, 2)
+    return replace(plan, parts=(*plan.parts, *found.parts))
 
 
 def _to_print(home: Household, page: str, photos: dict[str, str]) -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO, Length, inches, mm, parse
+from ulna.core.measure import ZERO, Length, inches, parse
 from ulna.core.paper.patterns import PATTERNS
 from ulna.core.paper.shelf import (
     Card,
@@ -20,8 +20,8 @@ from ulna.core.paper.shelf import (
     Stock,
     Strip,
 )
-from ulna.core.things.thing import Thing, ThingKind
 from ulna.core.words.alphabets import Alphabet, MeasuredWord
+from ulna.demo import things
 
 INK, CREAM, WHITE = "#2b3138", "#f6efe0", "#fffdf7"
 MADDER, OCHRE, VERDIGRIS, SAGE, MIST, RUST, SLATE = (
@@ -68,17 +68,6 @@ LINES = CardLines(parse("1 3/16"), parse("3/8"), parse("3/8"), parse("3/8"))
 def _printed(name: str, left: int, top: int, width: int) -> Card:
     return Card(
         name, Rect(inches(left), inches(top), inches(width), inches(3)), lines=LINES if width == 4 else None
-    )
-
-
-def _thing(kit: str, name: str, kind: str, count: int, length: Length | None = None, note: str = "") -> Thing:
-    return Thing(
-        id=f"{kit}-{name.lower().replace(' ', '-')}",
-        name=name,
-        kind=ThingKind(kind),
-        count=count,
-        length=length,
-        note=note,
     )
 
 
@@ -156,12 +145,7 @@ def towpath() -> Kit:
             _card(k, "Ink", INK, 3),
             _card(k, "Cream", CREAM, 4),
         ),
-        things=(
-            _thing(k, "Herons and reeds", "die cut", 14),
-            _thing(k, "Brass bolts", "brad", 12),
-            _thing(k, "Ledger tape", "tape", 1, mm(10800)),
-            _thing(k, "Log cards", "journaling card", 6),
-        ),
+        things=things.towpath(k),
         alphabets=(
             Alphabet(
                 f"{k}-small-capitals",
@@ -251,12 +235,7 @@ def wharf() -> Kit:
             _card(k, "Verdigris", VERDIGRIS, 2),
             _card(k, "White", "#ffffff", 4),
         ),
-        things=(
-            _thing(k, "Fruit and bread", "sticker", 30),
-            _thing(k, "Bunting flags", "banner", 2),
-            _thing(k, "Tin dots", "enamel dot", 40),
-            _thing(k, "Baker’s twine", "twine", 1, mm(5000)),
-        ),
+        things=things.wharf(k),
     )
 
 
@@ -292,7 +271,7 @@ def stash() -> Kit:
             pad,
             vellum,
         ),
-        things=(_thing(k, "Foam squares", "other", 80), _thing(k, "Date stamp", "stamp", 1)),
+        things=things.stash(k),
     )
 
 

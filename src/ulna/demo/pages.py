@@ -14,6 +14,7 @@ from ulna.core.parts.built_up import Under
 from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.card import Card
+from ulna.core.parts.kinds.cluster import Cluster, Member
 from ulna.core.parts.kinds.cutout import Cutout
 from ulna.core.parts.kinds.date import Date
 from ulna.core.parts.kinds.grid import Cell, Grid
@@ -24,7 +25,10 @@ from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.pieced import Pieced
 from ulna.core.parts.kinds.pocket import Pocket
 from ulna.core.parts.kinds.rounds import Rounds
+from ulna.core.parts.kinds.scatter import Scatter
+from ulna.core.parts.kinds.stamped import Stamped
 from ulna.core.parts.kinds.stitching import Stitching
+from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.kinds.tiles import Tiles
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import Torn
@@ -392,5 +396,34 @@ def market(photos: dict[str, str]) -> PagePlan:
                 _paper("wharf-stall-roses"),
                 Place("right", Across("centre", ZERO), Down("bottom", parse("3/8"))),
             ),
+            ThingPart("pears", "wharf-pears", 3, parse("-1/8"), angle=-6.0, place=_at("right", "1 1/4", "4 3/8")),
+            Cluster(
+                "stall",
+                (
+                    Member("wharf-round-doily", half="top", down=parse("-1/4")),
+                    Member("wharf-market-flower", across=parse("-1/2"), down=parse("1/4"), raised="foam"),
+                    Member("wharf-rolls", across=parse("1/2"), down=parse("1/4"), angle=8.0),
+                    Member("wharf-tin-dots", across=parse("1 1/4"), down=parse("3/8")),
+                ),
+                _at("right", "5/8", "1/2"),
+            ),
         ),
     )
+
+
+def with_drops(page: PagePlan) -> PagePlan:
+    """Rain drops scattered along the diagonal, clear of the photos."""
+    drops = Scatter(
+        "drops", ("towpath-rain-drops",), 9, "other diagonal", parse("11"), parse("11"), 3, Place("left")
+    )
+    return replace(page, parts=(*page.parts, drops))
+
+
+def with_gears(page: PagePlan) -> PagePlan:
+    """Gears stamped on the panel in three inks, each second impression lighter, before anything is glued on it."""
+    gears = Stamped(
+        "gears", "stash-gear-stamp", 3, 4, parse("1 7/8"), parse("1 3/4"), True,
+        ("#5f7a86", "#a65a3a", "#c9a24a"), 2, place=Place("left", Across("centre"), Down("bottom", parse("3/8"))),
+    )  # fmt: skip
+    at = next(k for k, part in enumerate(page.parts) if part.id == "panel") + 1
+    return replace(page, parts=(*page.parts[:at], gears, *page.parts[at:]))

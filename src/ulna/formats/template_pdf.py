@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-import math
+from functools import partial
 
 from reportlab.lib.colors import HexColor
 
@@ -11,10 +11,8 @@ from ulna.core.cutting.directions import written
 from ulna.core.geometry import polygons
 from ulna.formats.outlines import Template, templates
 from ulna.formats.pdf_pen import INCH, LINE, MARGIN, SMALL, Pen
+from ulna.formats.pdf_tiles import tiled
 from ulna.formats.svg import CUT, INK
-
-OVER = 0.5 * INCH
-"""Neighbouring sheets of one outline share so much, so that they can be laid over each other."""
 
 
 def draw(pen: Pen, title: str, cuts: CutList) -> None:
@@ -34,7 +32,7 @@ def draw(pen: Pen, title: str, cuts: CutList) -> None:
             _outline(pen, one, MARGIN, pen.y)
             pen.y -= h + LINE
         else:
-            _tiled(pen, one, heading)
+            tiled(pen, one.width, one.height, heading, written(one.piece), partial(_outline, pen, one))
 
 
 def _outline(pen: Pen, one: Template, left: float, top: float) -> None:
@@ -49,26 +47,3 @@ def _outline(pen: Pen, one: Template, left: float, top: float) -> None:
     pen.outline(one.outline, left, top, INCH)
     for hole in one.holes:
         pen.outline(hole, left, top, INCH)
-
-
-def _tiled(pen: Pen, one: Template, heading: str) -> None:
-    """Over several sheets, each with a frame; neighbours share half an inch."""
-    high = pen.size[1] - 2 * MARGIN - 60
-    columns = max(1, math.ceil((one.width * INCH - OVER) / (pen.wide - OVER)))
-    rows = max(1, math.ceil((one.height * INCH - OVER) / (high - OVER)))
-    for row in range(rows):
-        for column in range(columns):
-            pen.turn(heading)
-            pen.say(
-                f"{written(one.piece)}: sheet {row * columns + column + 1} of {rows * columns} "
-                f"(row {row + 1}, column {column + 1}); lay them over each other by half an inch.",
-                size=SMALL,
-            )
-            left, top, c = MARGIN, pen.y, pen.c
-            c.saveState()
-            frame = c.beginPath()
-            frame.rect(left, top - high, pen.wide, high)
-            c.clipPath(frame, stroke=1, fill=0)
-            _outline(pen, one, left - column * (pen.wide - OVER), top + row * (high - OVER))
-            c.restoreState()
-            pen.y = MARGIN

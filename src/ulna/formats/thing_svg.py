@@ -19,6 +19,8 @@ from ulna.core.words.faces import Typeface
 from ulna.formats.ink import in_ink
 from ulna.formats.texts import plain
 
+RIM = 1 / 24
+"""Inches: so broad is the white rim of a thing that has one."""
 DARK, PALE = "#2b3138", "#fffaf0"
 SHINE = (ThingKind.PUFFY, ThingKind.EPOXY, ThingKind.ENAMEL, ThingKind.GEMS, ThingKind.BRAD)
 
@@ -52,7 +54,7 @@ def _rim(shape: Polygon) -> str:
 
 
 def _body(thing: Thing, shape: Polygon) -> str:
-    line = outlines.grown(shape, -1 / 16) if thing.rim else shape
+    line = outlines.grown(shape, -RIM) if thing.rim else shape
     see_through = ' fill-opacity="0.62"' if thing.clear else ""
     return _path(line or shape, f'fill="currentColor"{see_through}')
 

@@ -23,9 +23,11 @@ import { Helps } from "./Helps";
 import { HiddenPaper, hiddenWords } from "./HiddenPaper";
 import { KeysList } from "./KeysList";
 import { PageTools } from "./PageTools";
+import { Proposal } from "./Proposal";
 import { RecipePane } from "./RecipePane";
 import { Shelf } from "./Shelf";
 import { Stage } from "./Stage";
+import { ThingsMenu } from "./ThingsMenu";
 import { useAdd } from "./useAdd";
 import { useChosen } from "./useChosen";
 import { useEdits } from "./useEdits";
@@ -75,6 +77,7 @@ function Bench({ answer }: { answer: PageOut }) {
   const { chosen, also } = choice;
   const edits = useEdits(id, desk, evaluated);
   const [auditioning, setAuditioning] = useState(false);
+  const [proposing, setProposing] = useState(false);
   const [looked, setLooked] = useState<Schemas["GutOffer"] | null>(null);
   const [hidden, setHidden] = useState(false);
   const shelf = useShelf();
@@ -159,6 +162,19 @@ function Bench({ answer }: { answer: PageOut }) {
           onMeasure={tape.toggle}
           shelved={shelved}
           onShelf={() => setShelved(!shelved)}
+          things={
+            <ThingsMenu
+              id={id}
+              page={page}
+              parts={chosen ? [chosen, ...also] : []}
+              onEdit={edits.editLate}
+              onChoose={choice.chooseAll}
+              onPropose={() => {
+                choose(null);
+                setProposing(true);
+              }}
+            />
+          }
           edit={<HandMenu hand={hand} onDuplicatePage={() => void duplicate()} onKeys={() => setKeys(true)} />}
         />
         {tape.measuring && (
@@ -182,7 +198,14 @@ function Bench({ answer }: { answer: PageOut }) {
           drawn={drawn}
           looked={looked}
         />
-        {auditioning && part ? (
+        {proposing ? (
+          <Proposal
+            id={id}
+            page={page}
+            onTry={(what, parts) => edits.edit(what, { parts }, "proposed clusters")}
+            onClose={() => setProposing(false)}
+          />
+        ) : auditioning && part ? (
           <Audition
             key={part.id}
             id={id}

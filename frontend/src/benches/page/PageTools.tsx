@@ -22,6 +22,7 @@ interface Props {
   shelved: boolean;
   onShelf: () => void;
   edit: ReactNode;
+  things: ReactNode;
 }
 
 export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
@@ -34,7 +35,7 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
     ["The recipe alone (JSON)", pageFile(id, "json")],
   ] as const;
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "flex-end", columnGap: 1, px: 1.5, pt: 0.75 }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "flex-end", columnGap: 0.25, px: 1.5, pt: 0.75 }}>
       <Button component={Link} to="/page" size="small" sx={{ mr: "auto" }}>
         All pages
       </Button>
@@ -45,6 +46,7 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
         pages={page.format.pages}
         onArrange={onArrange}
       />
+      {on.things}
       <Button size="small" disabled={chosen === null} aria-pressed={on.auditioning} onClick={on.onAudition}>
         Audition papers
       </Button>

@@ -27,7 +27,7 @@ interface Props {
 }
 
 export function CsvDialog({ file, rows, onColumns, onClose, onTake, open }: Props) {
-  const right = rows.papers.length + rows.things.length;
+  const right = rows.papers.length + rows.things.length + rows.alphabets.length;
   const lines = new Set(rows.wrong.map((w) => w.line)).size;
   const only = lines
     ? `the ${right} right ${right === 1 ? "row" : "rows"}`
@@ -39,7 +39,9 @@ export function CsvDialog({ file, rows, onColumns, onClose, onTake, open }: Prop
       <DialogTitle>{file}</DialogTitle>
       <DialogContent>
         <p>
-          {counted(rows.papers.length, "paper")} and {counted(rows.things.length, "thing")} can be brought in.{" "}
+          {counted(rows.papers.length, "paper")}
+          {rows.alphabets.length > 0 && `, ${counted(rows.alphabets.length, "alphabet")}`} and{" "}
+          {counted(rows.things.length, "thing")} can be brought in.{" "}
           {lines > 0 && (
             <b>
               {lines} {lines === 1 ? "row is" : "rows are"} wrong and would be left out.

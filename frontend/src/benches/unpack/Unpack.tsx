@@ -81,14 +81,25 @@ export default function Unpack() {
   async function takeRows(into: "open" | "new"): Promise<void> {
     if (!read || taken.current === read) return; // pressed twice before it was gone
     taken.current = read;
-    const { papers, things } = read.rows;
+    const { papers, things, alphabets } = read.rows;
     setRead(null);
     if (into === "new" || !open) {
-      await keep({ ...usual.kit, name: read.name.replace(/\.\w+$/, "") || usual.kit.name, papers, things });
+      await keep({
+        ...usual.kit,
+        name: read.name.replace(/\.\w+$/, "") || usual.kit.name,
+        papers,
+        things,
+        alphabets,
+      });
       return;
     }
     try {
-      const kit = { ...open.kit, papers: [...open.kit.papers, ...papers], things: [...open.kit.things, ...things] };
+      const kit = {
+        ...open.kit,
+        papers: [...open.kit.papers, ...papers],
+        things: [...open.kit.things, ...things],
+        alphabets: [...open.kit.alphabets, ...alphabets],
+      };
       await putKit(open.saved.id, open.saved.version, `brought in ${read.name}`, kit);
       await queries.invalidateQueries({ queryKey: ["kits"] });
     } catch (error) {

@@ -207,7 +207,10 @@ def _off_told(off: Mapping[str, Length], ground: Ground) -> str:
 
 def mirrored(part: Part, way: MirrorWay) -> Part:
     """A part that has a left and a right of its own, or an above and a below: its torn edge, its half of a figure."""
-    sided = traits(part).sided
+    image, sided = traits(part).mirror, traits(part).sided
+    if image is not None and way == "across":
+        mirror_image: Part = image(part)
+        return mirror_image
     if not sided:
         return part
     side = getattr(part, sided)

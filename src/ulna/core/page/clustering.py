@@ -185,6 +185,9 @@ def _spots(
     title = next((p.box for p in page.parts if p.box and isinstance(plan.part(p.id), Title)), None)
     kept = [_edges(face) for piece in prints for face in faces_seen(piece, ground)]
     kept += [_edges(title)] if title else []
+    kept += [
+        _edges(box) for box in dict.fromkeys(line.box for line in page.lines if line.kind in ("words", "rule"))
+    ]
     offered = dict.fromkeys(_offered(prints, title, ground.format, half))
     spots = [spot for spot in offered if _free(spot, half, kept, ground.format)]
     at_title = min(spots, key=lambda spot: _far(spot, title), default=None) if title else None
@@ -192,7 +195,7 @@ def _spots(
     found = triangles(spots, round_what, gutter.inches if gutter else None, at_title)
     apart = [three for three in found[:400] if _are_apart(three, half)]
     if not apart:
-        told = "three places clear of faces, the title and the edges are not to be found"
+        told = "three places clear of faces, words and the edges are not to be found"
         raise FieldError("page", plan.name, told, "make the photos smaller, or take smaller things")
     best = apart[seed % min(4, len(apart))]
     why = [
@@ -208,7 +211,7 @@ def _spots(
     for _ in range(len(clusters) - 3):
         rest = [spot for spot in spots if _are_apart((*chosen, spot), half)]
         if not rest:
-            told = f"{len(clusters)} places clear of faces, the title and the edges are not to be found"
+            told = f"{len(clusters)} places clear of faces, words and the edges are not to be found"
             raise FieldError("page", plan.name, told, "take three")
         chosen.append(max(rest, key=lambda spot: min(math.dist(spot, other) for other in chosen)))
     return chosen, why

@@ -123,10 +123,18 @@ def split(one: ThingSeen, ruler: Ruler) -> list[ThingSeen]:
     upright = x2 - x1 >= y2 - y1
     low, high = (x1, x2) if upright else (y1, y2)
     cuts = [low + (high - low) * share / 40 for share in range(12, 29)]
-    at = min(cuts, key=lambda cut: (round(_wide_at(one.outline, cut, upright), 3), abs(cut - (low + high) / 2)))
-    room = polygons.box(x1, y1, at - x1, y2 - y1) if upright else polygons.box(x1, y1, x2 - x1, at - y1)
-    rest = outlines.less(one.outline, [room])
-    parts = [*outlines.less(one.outline, rest), *rest]
+    at = min(cuts, key=lambda cut: (round(_wide_at(one.outline, cut, upright) * 16), abs(cut - (low + high) / 2)))
+    if upright:
+        rooms = (
+            polygons.box(x1 - 1, y1 - 1, at - x1 + 1, y2 - y1 + 2),
+            polygons.box(at, y1 - 1, x2 - at + 1, y2 - y1 + 2),
+        )
+    else:
+        rooms = (
+            polygons.box(x1 - 1, y1 - 1, x2 - x1 + 2, at - y1 + 1),
+            polygons.box(x1 - 1, at, x2 - x1 + 2, y2 - at + 1),
+        )
+    parts = [part for room in rooms for part in outlines.less(one.outline, [room])]
     found = []
     for part in parts:
         a, b, c, d = polygons.bounds(part)

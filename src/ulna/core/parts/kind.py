@@ -53,7 +53,8 @@ class Traits:
     `fills` says whether one is as large as what it lies on. `scales` are the fields that go with the size of the page
     when it moves to another format; gaps, borders and trims stay. One that stays `whole` loses what it is for when the
     gutter cuts it; what `steps_off_fold` is worked out anew where the fold goes through it. `off_trim` is how far it
-    keeps off an edge that may be trimmed. `sided` is a field that names a side of its own, which a mirror turns round.
+    keeps off an edge that may be trimmed. `sided` is a field that names a side of its own, which a mirror turns round;
+    what is made of several things has a `mirror` image of its own.
     Of those that are `shared_out`, alike ones that are repeated count as block k of n. A `line` is what others stand
     on. `one_print` is all that a photo is, so that its picture can slide in it. `takes` are the things of the shelf
     that it uses on what it lies on; what `keeps_off` others is worked out last, from where those lie.
@@ -65,6 +66,7 @@ class Traits:
     steps_off_fold: bool = False
     off_trim: Length = ZERO
     sided: str = ""
+    mirror: Callable[[Any], Any] | None = None
     shared_out: bool = False
     line: Standable | None = None
     one_print: bool = False

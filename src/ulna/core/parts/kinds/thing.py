@@ -111,7 +111,7 @@ def _begun(begin: Beginning) -> ThingPart:
 
 
 PART = ThingPart
-TRAITS = Traits(whole=True, scales=(), takes=takes)
+TRAITS = Traits(whole=True, scales=(), takes=takes, sided="half")
 MENU: tuple[Entry, ...] = (
     Entry(
         "Thing",
