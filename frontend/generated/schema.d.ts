@@ -418,6 +418,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/designs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Designs
+         * @description Ulna's own.
+         */
+        post: operations["list_designs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/door": {
         parameters: {
             query?: never;
@@ -466,6 +486,46 @@ export interface paths {
         put?: never;
         /** Sign Out */
         post: operations["sign_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Drafts
+         * @description Drafts that are different in kind, the best first. Raises `FieldError` where there is nothing to draft from.
+         */
+        post: operations["list_drafts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/month": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draft Month
+         * @description The stories as a set of pages that go together. Raises `FieldError`.
+         */
+        post: operations["draft_month"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2319,6 +2379,209 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sketches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** List Sketches */
+        get: operations["list_sketches"];
+        put?: never;
+        /** Add Sketch */
+        post: operations["add_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketches/from-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sketch Page
+         * @description The arrangement of a page, without its papers; nothing is kept yet.
+         */
+        post: operations["sketch_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketches/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place In Sketch
+         * @description The place in proportion to the page; a photo's shape is told by its sides.
+         */
+        post: operations["place_in_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketches/read-json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Sketch Json
+         * @description A sketch from a JSON file, kept. Raises `pydantic.ValidationError`, `FieldError`.
+         */
+        post: operations["read_sketch_json"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketches/turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Turn Sketch
+         * @description Mirrored, upside down, or a quarter turned.
+         */
+        post: operations["turn_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Sketch
+         * @description Raises `NotThere`, `Changed`.
+         */
+        put: operations["change_sketch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketches/{id}/sketch.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sketch As Json */
+        get: operations["sketch_as_json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketchs/{id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put Away Sketch */
+        post: operations["put_away_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketchs/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring Back Sketch */
+        post: operations["bring_back_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketchs/{id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Redo Sketch */
+        post: operations["redo_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sketchs/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undo Sketch */
+        post: operations["undo_sketch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates": {
         parameters: {
             query?: never;
@@ -3337,6 +3600,9 @@ export interface components {
         Body_read_kit_json: {
             file: string;
         };
+        Body_read_sketch_json: {
+            file: string;
+        };
         Body_take_parcel_in: {
             file: string;
         };
@@ -4154,6 +4420,11 @@ export interface components {
             /** @default  */
             text: string;
         };
+        /** @description Sketches for pages of a format, of so many photos where that is said. */
+        DesignsAsked: {
+            format: components["schemas"]["PageFormat-Input"];
+            photos?: number | null;
+        };
         /**
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
          * @enum {string}
@@ -4256,6 +4527,48 @@ export interface components {
              */
             edge: "top" | "centre" | "bottom" | "above" | "below";
             of: string | null;
+        };
+        /** @description What is wanted of drafts; another `seed` gives others. `fixed` are parts of `page` that stay. */
+        DraftAsked: {
+            /** @default true */
+            by_number: boolean;
+            /** @default  */
+            date: string;
+            /** @default [] */
+            fixed: string[];
+            format: components["schemas"]["PageFormat-Input"];
+            id?: string | null;
+            /** @default [] */
+            keep: string[];
+            /** @default  */
+            like: string;
+            /**
+             * @default middle
+             * @enum {string}
+             */
+            mood: "calm" | "middle" | "bold";
+            page?: components["schemas"]["Recipe-Input"] | null;
+            photos: string[];
+            /** @default false */
+            scraps_only: boolean;
+            /** @default 0 */
+            seed: number;
+            sketch?: components["schemas"]["Sketch-Input"] | null;
+            /** @default  */
+            title: string;
+            /** @default false */
+            use_up: boolean;
+            /** @default  */
+            words: string;
+        };
+        /** @description A draft as it will look, what it opens and leaves, what is weak about it. A lower `score` is better. */
+        DraftOut: {
+            drawing: string;
+            plan: components["schemas"]["Recipe-Output"];
+            says: string;
+            score: number;
+            sketch: string;
+            weak: string[];
         };
         /** @description Stitches, an axis, a line to write on or words of a part: a path in inches from the corner of its box. */
         DrawnLine: {
@@ -5312,6 +5625,7 @@ export interface components {
             kit: string;
             name: string;
             papers: components["schemas"]["PaperBook"][];
+            things: components["schemas"]["ThingBook"][];
         };
         KitIn: {
             kit: components["schemas"]["Kit-Input"];
@@ -5339,6 +5653,11 @@ export interface components {
         Left: {
             sentence: string;
             wanted: string;
+        };
+        LeftOut: {
+            had: number;
+            left: number;
+            name: string;
         };
         /** @description A signed length of `units` / 914400 inch. Lengths add, take a whole multiple and give a ratio. */
         "Length-Input": {
@@ -5782,6 +6101,25 @@ export interface components {
              * @example 108 mm
              */
             under: string;
+        };
+        /** @description Stories that wait, to be planned together. */
+        MonthAsked: {
+            format: components["schemas"]["PageFormat-Input"];
+            /** @default [] */
+            keep: string[];
+            /**
+             * @default middle
+             * @enum {string}
+             */
+            mood: "calm" | "middle" | "bold";
+            /** @default 0 */
+            seed: number;
+            stories: components["schemas"]["Waiting"][];
+        };
+        /** @description A draft for each story, none where the kit has nothing left for it; of each paper how many whole sheets stay. */
+        MonthOut: {
+            drafts: (components["schemas"]["DraftOut"] | null)[];
+            left: components["schemas"]["LeftOut"][];
         };
         /**
          * @description Moves a part: `x`, `y` say where its top left corner is wanted; `marks` nudge it instead.
@@ -7274,6 +7612,22 @@ export interface components {
             on: "left" | "right" | "spread";
             stand: components["schemas"]["Stand-Output"] | null;
         };
+        /** @description A place drawn over a picture of an arrangement, by its corners in shares of the picture. */
+        PlaceAsked: {
+            bottom: number;
+            left: number;
+            /**
+             * @default 1
+             * @enum {integer}
+             */
+            pages: 1 | 2;
+            /** @default 1 */
+            proportion: number;
+            right: number;
+            /** @enum {string} */
+            role: "photo" | "panel" | "strip" | "title" | "words" | "cluster";
+            top: number;
+        };
         /**
          * @description A piece on the page. `number` is that of the cut list, 0 for what is not cut: a print as it came, tape.
          *
@@ -8670,6 +9024,67 @@ export interface components {
         SignIn: {
             passphrase: string;
         };
+        /** @description Places from underneath upward, on one page or two; `proportion` is one page's width over its height. */
+        "Sketch-Input": {
+            name: string;
+            /** @default 1 */
+            pages: number;
+            /** @default [] */
+            places: components["schemas"]["SketchPlace-Input"][];
+            /** @default 1 */
+            proportion: number;
+        };
+        /** @description Places from underneath upward, on one page or two; `proportion` is one page's width over its height. */
+        "Sketch-Output": {
+            name: string;
+            /** @default 1 */
+            pages: number;
+            /** @default [] */
+            places: components["schemas"]["SketchPlace-Output"][];
+            /** @default 1 */
+            proportion: number;
+        };
+        SketchIn: {
+            series?: string | null;
+            sketch: components["schemas"]["Sketch-Input"];
+            /** @default 0 */
+            version: number;
+            /** @default changed the sketch */
+            what: string;
+        };
+        /** @description A sketch of one's own. */
+        SketchOut: {
+            saved: components["schemas"]["Saved"];
+            sketch: components["schemas"]["Sketch-Output"];
+        };
+        /** @description A place: what it is for and where it is. `shaped` is how a photo lies in it, any way where it does not matter. */
+        "SketchPlace-Input": {
+            height: number;
+            /** @enum {string} */
+            role: "photo" | "panel" | "strip" | "title" | "words" | "cluster";
+            /**
+             * @default any
+             * @enum {string}
+             */
+            shaped: "upright" | "sideways" | "square" | "any";
+            width: number;
+            x: number;
+            y: number;
+        };
+        /** @description A place: what it is for and where it is. `shaped` is how a photo lies in it, any way where it does not matter. */
+        "SketchPlace-Output": {
+            height: number;
+            /** @enum {string} */
+            role: "photo" | "panel" | "strip" | "title" | "words" | "cluster";
+            /**
+             * @default any
+             * @enum {string}
+             */
+            shaped: "upright" | "sideways" | "square" | "any";
+            width: number;
+            x: number;
+            y: number;
+        };
         /** @description Straight cuts that are not square: mitres, clipped corners, points. What is left is `outline`. */
         Slant: {
             /** @default [] */
@@ -9460,6 +9875,14 @@ export interface components {
              */
             thickness: string;
             width: string | null;
+        };
+        /** @description A thing: what there was and what is left of it, in words, and which pages take it. */
+        ThingBook: {
+            had: string;
+            left: string;
+            name: string;
+            thing: string;
+            used: components["schemas"]["UseOut"][];
         };
         /** @enum {string} */
         ThingKind: "die cut" | "sticker" | "puffy sticker" | "epoxy sticker" | "chipboard" | "enamel dot" | "sequin" | "wood shape" | "doily" | "tag" | "label" | "banner" | "brad" | "clip" | "strip of gems" | "ribbon" | "twine" | "tape" | "stamp" | "ink" | "alphabet" | "journaling card" | "foam" | "adhesive" | "other";
@@ -10283,6 +10706,11 @@ export interface components {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
+        TurnAsked: {
+            /** @enum {string} */
+            how: "mirror" | "upside down" | "turn";
+            sketch: components["schemas"]["Sketch-Input"];
+        };
         /** @description One such ground, its distance, and its papers in turn. */
         "Under-Input": {
             /**
@@ -10330,6 +10758,12 @@ export interface components {
              *     ]
              */
             papers: components["schemas"]["PaperChoice-Output"][];
+        };
+        /** @description How many, or what length, a page takes of a thing. */
+        UseOut: {
+            page: string;
+            page_name: string;
+            says: string;
         };
         UsedOn: {
             id: string;
@@ -10445,6 +10879,15 @@ export interface components {
         VariantOut: {
             saved: components["schemas"]["Saved"];
             variant: components["schemas"]["Variant"];
+        };
+        /** @description A story without a page. */
+        Waiting: {
+            /** @default  */
+            date: string;
+            photos: string[];
+            title: string;
+            /** @default  */
+            words: string;
         };
         /** @description `page` and `part` name where it is wanted; `cut_at` is where the gutter will cut it, from its left edge. */
         "WantedPrint-Input": {
@@ -11770,6 +12213,48 @@ export interface operations {
             };
         };
     };
+    list_designs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DesignsAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sketch-Output"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_door: {
         parameters: {
             query?: never;
@@ -11863,6 +12348,90 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_drafts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    draft_month: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MonthAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MonthOut"];
+                };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
@@ -16310,6 +16879,512 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OnShelf"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_sketches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SketchIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sketch_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sketch-Output"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    place_in_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchPlace-Output"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_sketch_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_read_sketch_json"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    turn_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TurnAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sketch-Output"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SketchIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sketch_as_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_sketch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SketchOut"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -21,6 +21,7 @@ from ulna.core.measure import Ruler, decimal
 from ulna.core.paper.yields import makes
 from ulna.formats.cut_csv import plain
 from ulna.formats.documents import Doc
+from ulna.household import things
 from ulna.household.home import Household
 
 router = APIRouter(prefix="/api", tags=["book"])
@@ -79,11 +80,30 @@ class PaperBook(BaseModel):
     makes: list[MakeOut]
 
 
+class UseOut(BaseModel):
+    """How many, or what length, a page takes of a thing."""
+
+    page: str
+    page_name: str
+    says: str
+
+
+class ThingBook(BaseModel):
+    """A thing: what there was and what is left of it, in words, and which pages take it."""
+
+    thing: str
+    name: str
+    had: str
+    left: str
+    used: list[UseOut]
+
+
 class KitBook(BaseModel):
     kit: str
     name: str
     areas: AreasOut
     papers: list[PaperBook]
+    things: list[ThingBook]
 
 
 @router.get("/book")
@@ -94,6 +114,7 @@ def get_book(home: AtHome) -> list[KitBook]:
     entries = {e.paper.id: e for e in book.book(home.shelf(), lists, home.least_scrap())}
     names = {kept.id: kept.body.name for kept in home.pages.all()}
     keeps = home.keeps()
+    stuck_on = _things(home, names, ruler)
     out = []
     for kept in home.kits.all():
         kit = kept.body
@@ -103,8 +124,37 @@ def get_book(home: AtHome) -> list[KitBook]:
         for entry in found:
             mine = {page: keep for page, all in keeps.items() if (keep := all.get(entry.paper.id))}
             papers.append(_paper(entry, mine, names, home, ruler))
-        out.append(KitBook(kit=kept.id, name=kit.name, areas=_areas(total, ruler), papers=papers))
+        mine_too = [stuck_on[thing.id] for thing in kit.things if thing.id in stuck_on]
+        out.append(KitBook(kit=kept.id, name=kit.name, areas=_areas(total, ruler), papers=papers, things=mine_too))
     return out
+
+
+def _things(home: Household, names: dict[str, str], ruler: Ruler) -> dict[str, ThingBook]:
+    """Every thing that runs out, by its id."""
+    shelf, takings = home.shelf(), things.all_takings(home)
+    counted, lengths = things.left_by(shelf, takings)
+    found = {}
+    for id, thing in shelf.things.items():
+        if not thing.runs_out:
+            continue
+        by_length = thing.length is not None
+        used = [
+            UseOut(
+                page=page, page_name=names.get(page, ""),
+                says=ruler.say(long) if by_length else _halves(halves),
+            )
+            for page, of, halves, long in takings if of == id
+        ]  # fmt: skip
+        had = ruler.say(shelf.lengths_left[id]) if by_length else str(thing.there)
+        left = ruler.say(lengths[id]) if by_length else str(max(0, counted[id]))
+        found[id] = ThingBook(thing=id, name=thing.name, had=had, left=left, used=used)
+    return found
+
+
+def _halves(count: int) -> str:
+    """So many halves as people count things: 1½."""
+    whole, half = divmod(count, 2)
+    return f"{whole or ''}{'½' if half else ''}" or "0"
 
 
 @router.get("/book.csv", response_class=Response)

@@ -11,14 +11,17 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from typing import Any
 
-FORMS: Mapping[str, int] = {"kit": 3, "template": 2, "page": 2, "variant": 2, "settings": 2}
+FORMS: Mapping[str, int] = {"kit": 4, "template": 2, "page": 3, "variant": 3, "settings": 2}
 """Kinds that are beyond 1."""
 
 STEPS: Mapping[tuple[str, int], Callable[[dict[str, Any]], dict[str, Any]]] = {
     ("kit", 1): lambda body: body,  # papers had no pile and no side up: as they are without being sorted
     ("kit", 2): lambda body: body,  # there were no alphabets in it
+    ("kit", 3): lambda body: body,  # things had a name and a count, and no size
     ("page", 1): lambda body: body,  # no part was a title
+    ("page", 2): lambda body: body,  # no part was a thing
     ("variant", 1): lambda body: body,
+    ("variant", 2): lambda body: body,
     ("settings", 1): lambda body: body,  # no hand was measured
     ("template", 1): lambda body: body,  # each photo took up one place
 }

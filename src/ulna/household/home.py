@@ -31,11 +31,12 @@ from ulna.core.page_formats import PageFormat
 from ulna.core.paper import colour, ranking, sheets_seen
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import Kit, Paper, Shelf, Side
-from ulna.core.parts.pieces import Ground
+from ulna.core.parts.pieces import Ground, Picture
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.print_list import PrintList
+from ulna.core.sketches.sketch import Sketch
 from ulna.core.words.faces import OwnFace
 from ulna.formats import collection
 from ulna.formats.documents import held, written
@@ -133,13 +134,15 @@ class Household:
         self.sets = Documents(self.library, "set", PageSet)
         self.all_settings = Documents(self.library, "settings", Settings)
         self.own_faces = Documents(self.library, "face", OwnFace)
+        self.sketches = Documents(self.library, "sketch", Sketch)
         self.pictures = PictureBox(home / "pictures")
         self.darkroom = Darkroom()
         self.roll = Roll(self.library, self.pictures, self.darkroom)
         self.printing = Printing(self.library, self.roll, self.darkroom, printer)
         found: tuple[Documents[Any], ...] = (
             self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings,
-            self.own_faces, self.roll.records, self.roll.templates, self.printing.lists, self.printing.runs,
+            self.own_faces, self.sketches, self.roll.records, self.roll.templates, self.printing.lists,
+            self.printing.runs,
         )  # fmt: skip
         self.documents = {documents.kind: documents for documents in found}
         self.planroom = planroom or Here()
@@ -445,6 +448,7 @@ class Household:
                 {hand.id: hand for hand in self.settings().body.hands},
                 self.punches(),
                 self.settings().body.gut,
+                self._edge,
             ),
         )
 
@@ -493,6 +497,14 @@ class Household:
             return colour.look(*pictures.grid(view, look, crop, COLOURS_LONGEST))
 
         return self.cached(("colours", photo, look, crop), ["photo", "template"], measure)
+
+    def _edge(self, picture: Picture) -> colour.PictureColours | None:
+        """The colours of a picture that a page shows; none where it is not there."""
+        if picture.photo is None or picture.crop is None:
+            return None
+        with contextlib.suppress(NotThere, OSError):
+            return self._colours(picture.photo, picture.look, picture.crop)
+        return None
 
     def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
         return evaluate(plan, self.ground(plan.format, page))

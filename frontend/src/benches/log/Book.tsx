@@ -8,9 +8,11 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { type ShelfPaper, useShelf } from "../../api/kits";
 import { BOOK_CSV, bookQuery } from "../../api/pages";
+import { useThings } from "../../api/things";
 import { colours, small } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
+import { ThingPicture } from "../../ui/ThingPicture";
 import { unseen } from "../../ui/unseen";
 import { useSome } from "../../ui/useSome";
 import { SheetMap } from "../cut/SheetMap";
@@ -53,9 +55,49 @@ export default function Book() {
               <PaperLine key={paper.paper} paper={paper} shelf={shelf} />
             ))}
           </Box>
+          <ThingLines things={kit.things} />
         </Box>
       ))}
       {after}
+    </Box>
+  );
+}
+
+/** What there was of each thing, what is left, and on which pages the rest is. */
+function ThingLines({ things }: { things: Schemas["ThingBook"][] }) {
+  const known = useThings();
+  if (!things.length) return null;
+  return (
+    <Box
+      component="ul"
+      aria-label="Things"
+      sx={{
+        listStyle: "none",
+        m: 0,
+        mt: 1,
+        p: 0,
+        display: "grid",
+        gridTemplateColumns: "repeat(auto-fill, minmax(290px, 1fr))",
+        gap: 1,
+      }}
+    >
+      {things.map((one) => (
+        <Box
+          component="li"
+          key={one.thing}
+          sx={{ display: "flex", gap: 1.25, alignItems: "center", minHeight: 44 }}
+        >
+          <ThingPicture thing={known.find((it) => it.thing.id === one.thing)} size={40} />
+          <Box>
+            {one.name}: {one.left} of {one.had} left
+            {one.used.map((use) => (
+              <Box key={use.page} sx={{ fontSize: "0.85rem", color: colours.soft }}>
+                {use.says} on <Link to={`/page/${use.page}`}>{use.page_name}</Link>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
     </Box>
   );
 }

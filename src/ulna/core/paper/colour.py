@@ -9,6 +9,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Literal
 
 RGB = tuple[int, int, int]
@@ -52,11 +53,13 @@ def lab(rgb: RGB) -> Lab:
     return Lab(116 * y - 16, 500 * (x - y), 200 * (y - z))
 
 
+@lru_cache(4_096)
 def of_hex(colour: str) -> Lab:
     """From #rrggbb."""
     return lab((int(colour[1:3], 16), int(colour[3:5], 16), int(colour[5:7], 16)))
 
 
+@lru_cache(4_096)
 def word(colour: Lab) -> str:
     """A plain word for a colour."""
     light = colour.lightness

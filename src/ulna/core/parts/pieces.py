@@ -14,6 +14,7 @@ from ulna.core.geometry.polygons import Polygon, box, moved, turned
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat
+from ulna.core.paper.colour import PictureColours
 from ulna.core.paper.patterns import runs
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import Edge, Face, Shelf
@@ -213,6 +214,7 @@ class Piece:
 class Ground:
     """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, house rule.
 
+    `edge` tells the colours of a picture as it is cropped, and of its edge, where the picture is there to be looked at.
     `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it;
     `free` are the outlines from its corner that must stay free of it, where it keeps off others.
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
@@ -227,6 +229,7 @@ class Ground:
     hands: Mapping[str, Hand]
     punches: tuple[Punch, ...] = ()
     gut: GutRule = "when it saves a sheet"
+    edge: Callable[[Picture], PictureColours | None] = field(default=lambda _: None, compare=False, repr=False)
     fold: Length | None = None
     free: tuple[Polygon, ...] = ()
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)

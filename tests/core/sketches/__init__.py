@@ -1,0 +1,1 @@
+"""Sketches and first drafts."""
