@@ -24,6 +24,9 @@ const Photos = lazy(photos);
 const Prints = lazy(() => import("../benches/photos/Prints"));
 const Pages = lazy(pages);
 const PageBench = lazy(pageBench);
+const Drafts = lazy(() => import("../benches/drafts/Drafts"));
+const Month = lazy(() => import("../benches/drafts/Month"));
+const Sketches = lazy(() => import("../benches/drafts/Sketches"));
 const Together = lazy(() => import("../benches/page/Together"));
 const Variants = lazy(() => import("../benches/page/Variants"));
 const Book = lazy(() => import("../benches/log/Book"));
@@ -67,6 +70,9 @@ export function App() {
                         <Route path="/photos/:id?" element={<Photos />} />
                         <Route path="/page" element={<Pages />} />
                         <Route path="/page/together" element={<Together />} />
+                        <Route path="/page/drafts" element={<Drafts />} />
+                        <Route path="/page/sketches" element={<Sketches />} />
+                        <Route path="/page/month" element={<Month />} />
                         <Route path="/page/:id" element={<PageBench />} />
                         <Route path="/page/:id/variants" element={<Variants />} />
                         <Route path="/cut/:id?" element={<Cut />} />

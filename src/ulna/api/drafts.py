@@ -32,7 +32,8 @@ MONTH_EFFORT = 8
 
 
 class DraftAsked(BaseModel):
-    """What is wanted of drafts; another `seed` gives others. `fixed` are parts of `page` that stay."""
+    """What is wanted of drafts; another `seed` gives others, more `effort` better ones. `fixed` are parts of `page`
+    that stay."""
 
     photos: Annotated[list[Id], Field(max_length=400)]
     format: Doc[PageFormat]
@@ -45,6 +46,7 @@ class DraftAsked(BaseModel):
     keep: Annotated[list[Id], Field(max_length=500)] = []
     scraps_only: bool = False
     use_up: bool = False
+    effort: Annotated[int, Field(ge=1, le=40)] = EFFORT
     like: Annotated[str, Field(max_length=120)] = ""
     sketch: Doc[Sketch] | None = None
     page: Doc[PagePlan] | None = None
@@ -68,7 +70,8 @@ def list_drafts(asked: DraftAsked, home: AtHome) -> list[DraftOut]:
     """Drafts that are different in kind, the best first. Raises `FieldError` where there is nothing to draft from."""
     wanted = _asked(asked, home)
     ground = home.ground(wanted.format, asked.id)
-    return [_out(one, ground, home) for one in best(wanted, ground, EFFORT, MANY)]
+    found = best(wanted, ground, asked.effort, MANY)
+    return [_out(one, ground, f"d{asked.seed}-{k}-") for k, one in enumerate(found)]
 
 
 def _asked(asked: DraftAsked, home: Household) -> Asked:
@@ -87,7 +90,8 @@ def _asked(asked: DraftAsked, home: Household) -> Asked:
     )  # fmt: skip
 
 
-def _out(draft: Draft, ground: Ground, home: Household) -> DraftOut:
+def _out(draft: Draft, ground: Ground, apart: str) -> DraftOut:
+    """Its drawing has names that no other one on the screen has: they begin with `apart`."""
     page = evaluate(draft.plan, ground)
 
     def photo(id: str, look: Look) -> str | None:
@@ -96,13 +100,9 @@ def _out(draft: Draft, ground: Ground, home: Household) -> DraftOut:
 
     drawing = svg.page(page, ground.shelf, lambda id: f"/api/pictures/{id}/view", photo, ground.faces)
     return DraftOut(
-        plan=draft.plan,
-        sketch=draft.sketch,
-        says=draft.says,
-        weak=list(draft.weak),
-        score=draft.score,
-        drawing=drawing,
-    )
+        plan=draft.plan, sketch=draft.sketch, says=draft.says, weak=list(draft.weak), score=draft.score,
+        drawing=svg.named_apart(drawing, apart),
+    )  # fmt: skip
 
 
 class Waiting(BaseModel):
@@ -148,7 +148,9 @@ def draft_month(asked: MonthAsked, home: AtHome) -> MonthOut:
         stories.append(Asked(tuple(one.photos), format, story, name, asked.mood, asked.seed, frozenset(asked.keep)))
     ground = home.ground(asked.format)
     found = month(stories, ground, MONTH_EFFORT)
-    drafts = [_out(one, home.ground(one.plan.format), home) if one else None for one in found.drafts]
+    drafts = [
+        _out(one, home.ground(one.plan.format), f"m{k}-") if one else None for k, one in enumerate(found.drafts)
+    ]
     shelf = ground.shelf
     left = [
         LeftOut(name=shelf.paper(id).name, had=shelf.paper(id).count, left=count)

@@ -23,6 +23,7 @@ def add_history(
     of: Callable[[Household], Documents[Value]],
     answer: type[BaseModel],
     out: Callable[[Kept[Value], Household], BaseModel],
+    address: str = "",
 ) -> None:
     """Adds undo, redo, away and back for documents of a kind, below their address; `out` makes the `answer`."""
 
@@ -40,4 +41,6 @@ def add_history(
 
     for act, step in ((undo, "undo"), (redo, "redo"), (put_away, "away"), (bring_back, "back")):
         name = f"{act.__name__}_{kind}"
-        router.add_api_route(f"/{kind}s/{{id}}/{step}", act, methods=["POST"], response_model=answer, name=name)
+        router.add_api_route(
+            f"/{address or f'{kind}s'}/{{id}}/{step}", act, methods=["POST"], response_model=answer, name=name
+        )

@@ -141,4 +141,4 @@ def place_in_sketch(asked: PlaceAsked) -> Doc[SketchPlace]:
     return sketching.shaped(place, asked.proportion)
 
 
-add_history(router, "sketch", lambda home: home.sketches, SketchOut, _out)
+add_history(router, "sketch", lambda home: home.sketches, SketchOut, _out, "sketches")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import base64
+import re
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from xml.sax.saxutils import escape, quoteattr
@@ -113,6 +114,11 @@ def page(evaluated: Evaluated, shelf: Shelf, picture: Href, photo: Photograph, f
         f'<rect width="{w:g}" height="{h:g}" fill="{PAPER}"/><g clip-path="url(#page)">{"".join(body)}</g>'
         f"{_gutter(evaluated.format)}</svg>"
     )
+
+
+def named_apart(drawing: str, key: str) -> str:
+    """A drawing whose names no other one on the same screen has."""
+    return re.sub(r'(\bid="|url\(#)', rf"\g<1>{key}", drawing)
 
 
 def path_of(piece: Piece) -> str:

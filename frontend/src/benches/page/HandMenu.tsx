@@ -10,10 +10,13 @@ import type { Hand } from "./useHand";
 interface Props {
   hand: Hand;
   onDuplicatePage: () => void;
+  onSketch: () => void;
+  /** What is chosen stays, and the rest of the page is drafted round it. */
+  onDraft: () => void;
   onKeys: () => void;
 }
 
-export function HandMenu({ hand, onDuplicatePage, onKeys }: Props) {
+export function HandMenu({ hand, onDuplicatePage, onSketch, onDraft, onKeys }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const none = !hand.all.length;
   const item = (words: string, keys: string, act: () => void, disabled = false) => (
@@ -49,6 +52,8 @@ export function HandMenu({ hand, onDuplicatePage, onKeys }: Props) {
         {item("Take off the page", "Delete", () => hand.remove(), none)}
         <Divider />
         {item("Another page like this", "", onDuplicatePage)}
+        {item("Keep the arrangement as a sketch", "", onSketch)}
+        {item("Draft the rest round what is chosen …", "", onDraft, none)}
         {item("The keys …", "?", onKeys)}
       </Menu>
     </>

@@ -35,6 +35,7 @@ import { useHand } from "./useHand";
 import { useMove } from "./useMove";
 import { usePutting } from "./usePutting";
 import { useShelved } from "./useShelved";
+import { useSketching } from "./useSketching";
 
 export default function PageBench() {
   const { id = "" } = useParams();
@@ -98,6 +99,7 @@ function Bench({ answer }: { answer: PageOut }) {
   const part = (page.parts as Part[]).find((p) => p.id === chosen);
   const zoom = useRef<((how: Zoom) => void) | null>(null);
   const [keys, setKeys] = useState(false);
+  const sketching = useSketching(id, page, chosen ? [chosen, ...also] : []);
   const hand = useHand({
     id,
     page,
@@ -175,7 +177,15 @@ function Bench({ answer }: { answer: PageOut }) {
               }}
             />
           }
-          edit={<HandMenu hand={hand} onDuplicatePage={() => void duplicate()} onKeys={() => setKeys(true)} />}
+          edit={
+            <HandMenu
+              hand={hand}
+              onDuplicatePage={() => void duplicate()}
+              onKeys={() => setKeys(true)}
+              onSketch={() => void sketching.keep()}
+              onDraft={sketching.draftRound}
+            />
+          }
         />
         {tape.measuring && (
           <Box role="status" sx={{ px: 2, color: colours.verdigris, fontWeight: 700 }}>

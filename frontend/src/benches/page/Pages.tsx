@@ -92,6 +92,9 @@ export default function Pages() {
             Plan pages together
           </Button>
         )}
+        <Button component={Link} to="/page/drafts">
+          Draft a page
+        </Button>
         <FormatFields format={format} onChange={setFormat} />
         <Button variant="contained" startIcon={<Icon name="add" size={18} />} onClick={() => void begin()}>
           Begin a page

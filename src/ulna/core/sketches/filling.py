@@ -238,5 +238,7 @@ def _date(text: str, ground: Ground) -> Date:
     """At the foot of the last page, on the right."""
     begin = Beginning(ground.ruler.unit, ground.format.width, ground.format.height)
     on: PageName = "right" if ground.format.pages == 2 else "left"
-    off = begin.of(0, 1, 4)
-    return Date("date", text, high=begin.of(0, 5, 32), place=Place(on, Across("right", off), Down("bottom", off)))
+    aside, below = begin.of(0, 5, 8), begin.of(0, 1, 2)
+    return Date(
+        "date", text, high=begin.of(0, 5, 32), place=Place(on, Across("right", aside), Down("bottom", below))
+    )
