@@ -4529,8 +4529,8 @@ export interface components {
             of: string | null;
         };
         /**
-         * @description What is wanted of drafts; another `seed` gives others, more `effort` better ones. `fixed` are parts of `page` that
-         *     stay.
+         * @description What is wanted of drafts; another `seed` gives others, more `effort` better ones. `fixed` are parts of `page`
+         *     that stay.
          */
         DraftAsked: {
             /** @default true */
