@@ -21,6 +21,7 @@ ROOT = Path(__file__).parent.parent
 sys.path[:0] = [str(ROOT), str(ROOT / "bench")]
 
 import cutting  # noqa: E402
+import drafts  # noqa: E402
 import photos  # noqa: E402
 
 from ulna.api.app import steady  # noqa: E402
@@ -312,6 +313,7 @@ def cropping(address: str) -> None:
 def main() -> None:
     core()
     cutting.table(2, 10, list(cutting.KINDS))
+    drafts.table()
     script()
     photos.memory()
     with tempfile.TemporaryDirectory() as folder:

@@ -20,6 +20,12 @@ from ulna.demo.household import set_up  # noqa: E402
 TO = ROOT / "docs/screenshots"
 
 
+DRAFTED = (
+    "Heron at first light", "Pip at the tiller", "Bridge 62", "Down through the lock", "Rivet on the roof", "Kettle on",
+    "Engine in pieces",
+)  # fmt: skip
+
+
 def shoot(page: Page, name: str) -> None:
     page.wait_for_load_state("networkidle")
     page.wait_for_timeout(600)
@@ -30,19 +36,32 @@ def tour(page: Page) -> None:
     page.goto("/unpack")
     page.locator("[data-paper]").nth(6).click(position={"x": 480, "y": 30})
     shoot(page, "unpack")
+    page.get_by_text("9 things").click()
+    page.get_by_role("button", name="How Heron looks").click()
+    shoot(page, "things")
     page.goto("/photos")
     page.get_by_role("link", name="Moored for the night").click()
     expect(page.get_by_label("Name of the photo")).to_have_value("Moored for the night")
     page.get_by_label("Print: usual size").select_option(label="5 × 5")
     shoot(page, "photos")
     page.get_by_role("button", name="Undo: changed a print").click()
-    page.get_by_role("link", name="The week in small").click()
-    shoot(page, "template")
     page.goto("/photos/prints")
     expect(page.locator("[data-loaded]")).to_be_visible()
     shoot(page, "prints")
     page.goto("/page")
     shoot(page, "pages")
+    page.goto("/page/sketches")
+    shoot(page, "sketches")
+    page.goto("/page/drafts")
+    for name in DRAFTED:
+        page.get_by_role("button", name=name).first.click()
+    page.get_by_label("Title of the page").fill("SLOW WATER")
+    page.get_by_label("Words of the page").fill("We went slowly, and the heron let us.")
+    page.get_by_role("button", name="Draft from 7 photos").click()
+    expect(page.get_by_role("region", name="Drafts")).to_have_attribute("aria-busy", "false", timeout=180_000)
+    page.evaluate("scrollTo(0, 0)")
+    shoot(page, "drafts")
+    page.goto("/page")
     page.get_by_role("link", name="Twenty-one locks").click()
     page.locator("[data-row=steps]").click()
     shoot(page, "page")
@@ -66,9 +85,6 @@ def tour(page: Page) -> None:
     expect(page.get_by_role("listbox", name="Papers on trial").get_by_role("option").first).to_be_visible()
     shoot(page, "audition")
     page.get_by_role("button", name="Audition papers").click()
-    page.get_by_role("button", name="middle cut out").click()
-    page.get_by_role("button", name="Leave it whole").hover()
-    shoot(page, "hidden")
     page.get_by_role("link", name="Variants").click()
     page.get_by_label("Name of the variant").fill("Four papers")
     page.get_by_role("button", name="Keep it as it is now").click()
