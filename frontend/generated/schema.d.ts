@@ -2776,7 +2776,8 @@ export interface paths {
         put?: never;
         /**
          * Cut Thing
-         * @description What is left of the whole ones, and the two halves with their sizes; nothing is kept yet. Raises `NotOnShelf`.
+         * @description What is left of the whole ones, and the two parts with their sizes; nothing is kept yet. Raises `NotOnShelf`,
+         *     `FieldError`.
          */
         post: operations["cut_thing"];
         delete?: never;
@@ -2799,6 +2800,26 @@ export interface paths {
          * @description The sheet straightened and its things found; nothing of them is kept yet. Raises `NotThere`, `FieldError`.
          */
         post: operations["find_things"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/motifs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Motifs
+         * @description The motifs of a side that was photographed, as places on its sheet; nothing is kept yet. Raises `FieldError`.
+         */
+        post: operations["find_motifs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3635,31 +3656,47 @@ export interface components {
         };
         /**
          * @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
-         *     lines to write on that it has.
+         *     lines to write on that it has. A motif is cut along its `outline`, in inches from the corner of its place. What its
+         *     printed `words` say may stay, or is to be covered or cut off.
          */
         "Card-Input": {
             at: components["schemas"]["OnSheet"];
             lines?: components["schemas"]["CardLines-Input"] | null;
             name: string;
+            /** @default [] */
+            outline: number[][];
             /**
              * @default A
              * @enum {string}
              */
             side: "A" | "B";
+            /**
+             * @default kept
+             * @enum {string}
+             */
+            words: "kept" | "covered" | "cut off";
         };
         /**
          * @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
-         *     lines to write on that it has.
+         *     lines to write on that it has. A motif is cut along its `outline`, in inches from the corner of its place. What its
+         *     printed `words` say may stay, or is to be covered or cut off.
          */
         "Card-Output": {
             at: components["schemas"]["OnSheet"];
             lines: components["schemas"]["CardLines-Output"] | null;
             name: string;
+            /** @default [] */
+            outline: number[][];
             /**
              * @default A
              * @enum {string}
              */
             side: "A" | "B";
+            /**
+             * @default kept
+             * @enum {string}
+             */
+            words: "kept" | "covered" | "cut off";
         };
         /**
          * @description The lines that a card is printed with, as measured on it once: the `first` one from its top, how far they are
@@ -3727,7 +3764,7 @@ export interface components {
         };
         /**
          * @description Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
-         *     `openings` it is a frame.
+         *     `openings` it is a frame. A motif is cut along its outline, with so much of a `rim` round it.
          */
         "CardPart-Input": {
             /** @default 0 */
@@ -3766,11 +3803,18 @@ export interface components {
              *     }
              */
             place: components["schemas"]["Place-Input"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rim: string;
             sheet?: string | null;
         };
         /**
          * @description Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
-         *     `openings` it is a frame.
+         *     `openings` it is a frame. A motif is cut along its outline, with so much of a `rim` round it.
          */
         "CardPart-Output": {
             /** @default 0 */
@@ -3809,6 +3853,13 @@ export interface components {
              *     }
              */
             place: components["schemas"]["Place-Output"];
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 0 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            rim: string;
             sheet: string | null;
         };
         /** @description Rows and columns of equal cards on a sheet. */
@@ -4052,8 +4103,12 @@ export interface components {
             n: number;
             of: components["schemas"]["Rect"];
         };
-        /** @description Cuts one of a thing in two, down its middle where the cut is `upright`, else across it. */
+        /**
+         * @description Cuts one of a thing in two, upright or across, `at` so far from its left or top; in its middle where that is not
+         *     said.
+         */
         CutAsked: {
+            at?: string | null;
             thing: string;
             /** @default true */
             upright: boolean;
@@ -6125,6 +6180,14 @@ export interface components {
         MonthOut: {
             drafts: (components["schemas"]["DraftOut"] | null)[];
             left: components["schemas"]["LeftOut"][];
+        };
+        MotifsAsked: {
+            paper: components["schemas"]["Paper-Input"];
+            /**
+             * @default A
+             * @enum {string}
+             */
+            side: "A" | "B";
         };
         /**
          * @description Moves a part: `x`, `y` say where its top left corner is wanted; `marks` nudge it instead.
@@ -17940,6 +18003,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetOfThings"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_motifs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MotifsAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Card-Output"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -19,11 +19,14 @@ export function useThings(page?: string): ThingOut[] {
   return useQuery(thingsQuery(page)).data ?? NONE;
 }
 
-export const cutThing = (thing: string, upright: boolean) =>
-  take(client.POST("/api/things/cut", { body: { thing, upright } }));
+/** One of a thing cut in two, in its middle where it is not said at which length. */
+export const cutThing = (thing: string, upright: boolean, at: string | null) =>
+  take(client.POST("/api/things/cut", { body: { thing, upright, at } }));
 export const findThings = (body: Schemas["SheetAsked"]) => take(client.POST("/api/things/find", { body }));
 export const correctThings = (what: "join" | "split", things: ThingSeen[]) =>
   take(client.POST("/api/things/correct", { body: { what, things } }));
+export const findMotifs = (paper: Schemas["Paper"], side: "A" | "B") =>
+  take(client.POST("/api/things/motifs", { body: { paper, side } }));
 export const takeThings = (body: Schemas["ThingsTaken"]) => take(client.POST("/api/things/take", { body }));
 
 export const proposeClusters = (page: Recipe, id: string, count: 3 | 5, seed: number, styles: boolean) =>

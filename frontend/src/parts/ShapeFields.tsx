@@ -231,7 +231,8 @@ export function CardFields(of: PartProps<CardPart>) {
       <Sentence>
         cut as a
         <WordValue of={of} field="figure" label="Figure" options={FIGURES} />
-        <AngleValue of={of} />
+        <AngleValue of={of} />, a motif with a rim of
+        <LengthValue of={of} field="rim" label="Rim of a motif" range="gap" />
       </Sentence>
       <OpeningFields {...of} />
       <MatList

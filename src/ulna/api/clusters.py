@@ -21,7 +21,7 @@ from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.cluster import Cluster, mirrored
 from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.ranges import Id
-from ulna.core.things.room import between
+from ulna.core.things.room import between, next_size
 from ulna.formats.documents import Doc, Size
 from ulna.store.ids import new_id
 
@@ -143,6 +143,12 @@ def find_room(asked: RoomAsked, home: AtHome) -> RoomOut:
     room = between(page.box(asked.one), page.box(asked.other), asked.width, asked.height)
     say, names = ground.ruler.say, {part.id: part.name for part in page.parts}
     said = f"The gap is {say(room.gap)}, and {say(room.wanted)} is wanted with 1/8 in on both sides."
+    round_ones = [punch.size for punch in home.punches() if punch.figure == "circle"]
+    held, after = next_size(round_ones, max(asked.width, asked.height))
+    if held is not None:
+        said += f" The {say(held)} punch holds it" + (
+            f", the {say(after)} one with more round it." if after else "."
+        )
     if room.fits:
         return RoomOut(fits=True, says=f"It fits. {said}")
     moved = names[asked.other if room.second else asked.one]

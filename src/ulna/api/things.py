@@ -13,8 +13,9 @@ from ulna.api.wire import attachment
 from ulna.core.errors import NotOnShelf
 from ulna.core.geometry.polygons import Point
 from ulna.core.paper import things_seen
+from ulna.core.paper.shelf import Card, Face, Paper
 from ulna.core.paper.things_seen import ThingSeen
-from ulna.core.things.thing import Thing, halved
+from ulna.core.things.thing import Thing, cut_in_two
 from ulna.formats import thing_svg
 from ulna.formats.documents import Doc, Size
 from ulna.formats.marks_pdf import marks_pdf
@@ -65,19 +66,22 @@ def list_things(home: AtHome, page: str | None = None) -> list[ThingOut]:
 
 
 class CutAsked(BaseModel):
-    """Cuts one of a thing in two, down its middle where the cut is `upright`, else across it."""
+    """Cuts one of a thing in two, upright or across, `at` so far from its left or top; in its middle where that is not
+    said."""
 
     thing: str
     upright: bool = True
+    at: Size | None = None
 
 
 @router.post("/things/cut")
 def cut_thing(asked: CutAsked, home: AtHome) -> list[Doc[Thing]]:
-    """What is left of the whole ones, and the two halves with their sizes; nothing is kept yet. Raises `NotOnShelf`."""
+    """What is left of the whole ones, and the two parts with their sizes; nothing is kept yet. Raises `NotOnShelf`,
+    `FieldError`."""
     thing = home.shelf().things.get(asked.thing)
     if thing is None:
         raise NotOnShelf("thing", asked.thing)
-    return list(halved(thing, asked.upright, (new_id("thing"), new_id("thing"))))
+    return list(cut_in_two(thing, asked.upright, asked.at, (new_id("thing"), new_id("thing"))))
 
 
 class SheetOfThings(BaseModel):
@@ -152,3 +156,14 @@ def scatter_as_pdf(id: str, part: str, home: AtHome, paper: PaperSize = "letter"
     pieces = [piece for piece in page.pieces if piece.part == part]
     content = marks_pdf(plan.name, page.box(part), pieces, home.ruler(), paper)
     return attachment(content, f"{plan.name} scatter.pdf", "application/pdf")
+
+
+class MotifsAsked(BaseModel):
+    paper: Doc[Paper]
+    side: Face = "A"
+
+
+@router.post("/things/motifs")
+def find_motifs(asked: MotifsAsked, home: AtHome) -> list[Doc[Card]]:
+    """The motifs of a side that was photographed, as places on its sheet; nothing is kept yet. Raises `FieldError`."""
+    return list(things.motifs_of(home, asked.paper, asked.side))

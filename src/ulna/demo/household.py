@@ -52,10 +52,12 @@ def set_up(home: Path, reset: bool = False) -> bool:
 
 
 def _fill(home: Household) -> None:
-    from ulna.demo import kits, pages  # not needed where the demo is there already
+    from ulna.demo import kits, pages, stickers  # not needed where the demo is there already
     from ulna.demo.photos import develop
 
     for kit in (kits.towpath(), kits.wharf(), kits.stash(), kits.scraps()):
+        if kit.kind == "stash":
+            kit = replace(kit, things=(*kit.things, *stickers.taken_in(home, "stash")))
         home.kits.add(kit, "unpacked")
     with ProcessPoolExecutor() as darkroom:  # drawing the photos is most of the work
         photos = {

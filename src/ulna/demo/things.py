@@ -23,7 +23,7 @@ def _named(kit: str, name: str, kind: ThingKind, count: int, size: str = "", **m
     )  # fmt: skip
 
 
-def _scaled(line: Sequence[Point], size: str) -> Polygon:
+def scaled(line: Sequence[Point], size: str) -> Polygon:
     """A drawing stretched to its box, from the box's corner."""
     wide, _, high = size.partition(" x ")
     x1, y1, x2, y2 = polygons.bounds(tuple(line))
@@ -31,7 +31,7 @@ def _scaled(line: Sequence[Point], size: str) -> Polygon:
     return tuple((round((x - x1) * sx, 4), round((y - y1) * sy, 4)) for x, y in line)
 
 
-def _curve(points: Sequence[Point], steps: int = 6) -> list[Point]:
+def curve(points: Sequence[Point], steps: int = 6) -> list[Point]:
     """A smooth closed line through points (Catmull and Rom, 1974)."""
     found = list[Point]()
     n = len(points)
@@ -96,15 +96,15 @@ def _flower(petals: int) -> list[Point]:
 def towpath(k: str) -> tuple[Thing, ...]:
     die, puffy, sticker = ThingKind.DIE_CUT, ThingKind.PUFFY, ThingKind.STICKER
     return (
-        _named(k, "Heron", die, 5, "1 1/2 x 2", outline=_scaled(_curve(HERON, 3), "1 1/2 x 2"),
+        _named(k, "Heron", die, 5, "1 1/2 x 2", outline=scaled(curve(HERON, 3), "1 1/2 x 2"),
                colours=(SLATE, "#cfdce0"), drawn="painted", points="right", fixing="glue", rim=True),
-        _named(k, "Reed leaf", die, 14, "3/4 x 7/8", outline=_scaled(_curve(LEAF), "3/4 x 7/8"),
+        _named(k, "Reed leaf", die, 14, "3/4 x 7/8", outline=scaled(curve(LEAF), "3/4 x 7/8"),
                colours=(SAGE, "#6f8a5c"), drawn="painted", fixing="glue"),
-        _named(k, "Narrowboat", die, 3, "2 1/2 x 3/4", outline=_scaled([(x, y) for x, y in BOAT], "2 1/2 x 3/4"),
+        _named(k, "Narrowboat", die, 3, "2 1/2 x 3/4", outline=scaled([(x, y) for x, y in BOAT], "2 1/2 x 3/4"),
                colours=(MADDER, OCHRE), drawn="painted", points="right", fixing="glue", rim=True),
         _named(k, "Brass bolts", ThingKind.BRAD, 12, "3/8 x 3/8", colours=(BRASS,), fixing="pierced",
                thickness=parse("1/16")),
-        _named(k, "Rain drops", puffy, 9, "3/8 x 1/2", outline=_scaled(_curve(DROP), "3/8 x 1/2"), colours=(WATER,),
+        _named(k, "Rain drops", puffy, 9, "3/8 x 1/2", outline=scaled(curve(DROP), "3/8 x 1/2"), colours=(WATER,),
                thickness=parse("1/16"), drawn="painted"),
         _named(k, "Lock label", ThingKind.LABEL, 4, "1 7/8 x 5/8", colours=(CREAM,), says="lock by lock",
                drawn="painted"),
@@ -117,12 +117,12 @@ def towpath(k: str) -> tuple[Thing, ...]:
 def wharf(k: str) -> tuple[Thing, ...]:
     sticker = ThingKind.STICKER
     return (
-        _named(k, "Pears", sticker, 8, "3/4 x 1", outline=_scaled(_curve(PEAR), "3/4 x 1"),
+        _named(k, "Pears", sticker, 8, "3/4 x 1", outline=scaled(curve(PEAR), "3/4 x 1"),
                colours=("#b9b84a", "#8f9a3a"),
                drawn="painted", rim=True),
         _named(k, "Rolls", sticker, 10, "7/8 x 5/8", figure="rounded", colours=("#c98f52", "#e3bd86"), drawn="painted",
                rim=True),
-        _named(k, "Market flower", ThingKind.WOOD, 6, "1 x 1", outline=_scaled(_flower(6), "1 x 1"),
+        _named(k, "Market flower", ThingKind.WOOD, 6, "1 x 1", outline=scaled(_flower(6), "1 x 1"),
                colours=(MADDER, OCHRE), thickness=parse("1/16"), drawn="painted", fixing="glue"),
         _named(k, "Bunting flags", ThingKind.BANNER, 2, "3 x 3/4", colours=(OCHRE,)),
         _named(k, "Tin dots", ThingKind.ENAMEL, 40, "1/4 x 1/4", colours=("#9aa4a8",), thickness=parse("1/16")),
@@ -136,8 +136,8 @@ def stash(k: str) -> tuple[Thing, ...]:
     return (
         _named(k, "Foam squares", ThingKind.FOAM, 80, "1/2 x 1/2"),
         _named(k, "Date stamp", ThingKind.STAMP, 1, "1 1/2 x 1/4", colours=(INK,)),
-        _named(k, "Gear stamp", ThingKind.STAMP, 1, "1 x 1", outline=_scaled(_gear(12), "1 x 1"), colours=(SLATE,)),
-        _named(k, "Kettle stamp", ThingKind.STAMP, 1, "1 1/4 x 1", outline=_scaled(_curve(KETTLE, 3), "1 1/4 x 1"),
+        _named(k, "Gear stamp", ThingKind.STAMP, 1, "1 x 1", outline=scaled(_gear(12), "1 x 1"), colours=(SLATE,)),
+        _named(k, "Kettle stamp", ThingKind.STAMP, 1, "1 1/4 x 1", outline=scaled(curve(KETTLE, 3), "1 1/4 x 1"),
                colours=(SLATE,)),
         _named(k, "Slate ink", ThingKind.INK, 1, colours=(SLATE,)),
         _named(k, "Rust ink", ThingKind.INK, 1, colours=("#a65a3a",)),

@@ -7,12 +7,13 @@ from collections.abc import Iterable, Sequence
 from dataclasses import replace
 from typing import TYPE_CHECKING
 
+from ulna.core.errors import FieldError
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Point
 from ulna.core.measure import Length
 from ulna.core.page.plan import things_of
 from ulna.core.paper import things_seen
-from ulna.core.paper.shelf import Shelf
+from ulna.core.paper.shelf import Card, Face, Paper, Shelf
 from ulna.core.paper.things_seen import ThingSeen
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME
@@ -59,7 +60,8 @@ def left_by(
     return {id: count // 2 for id, count in halves.items()}, lengths
 
 
-LONGEST = 900
+MOST_MOTIFS = 60
+LONGEST = 640
 """To so many pixels a photograph of a sheet is made smaller before its things are looked for."""
 
 
@@ -67,12 +69,26 @@ def found_on(
     home: Household, picture: str, corners: Sequence[Point], width: Length, height: Length
 ) -> tuple[str, list[ThingSeen]]:
     """A photographed sheet of things laid flat at its size, and what is on it. Raises `NotThere`, `FieldError`."""
-    from ulna.formats import pictures  # slow to import
-
     flat = home.straighten(picture, [(x, y) for x, y in corners], width, height)
+    return flat, _seen(home, flat, width, height)
+
+
+def _seen(home: Household, flat: str, width: Length, height: Length) -> list[ThingSeen]:
+    from ulna.formats import pictures
+
     view = home.pictures.path(flat, "view").read_bytes()
     wide, high, pixels = pictures.grid(view, AS_IT_CAME, Crop(0, 0, 1, 1), LONGEST)
-    return flat, things_seen.things(wide, high, pixels, (width, height), home.ruler())
+    return things_seen.things(wide, high, pixels, (width, height), home.ruler())
+
+
+def motifs_of(home: Household, paper: Paper, side: Face) -> tuple[Card, ...]:
+    """The motifs of a side that was photographed, as places on its sheet. Raises `FieldError` where there is no
+    photograph of it, `NotThere`."""
+    picture = paper.face(side).picture
+    if picture is None:
+        raise FieldError("picture", "", "this side was not photographed", "photograph the sheet first")
+    found = _seen(home, picture, paper.width, paper.height)
+    return things_seen.motifs(found[:MOST_MOTIFS], side, [card.name for card in paper.cards])
 
 
 def taken(

@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.examples import ground, paper
+from ulna.core.errors import FieldError
 from ulna.core.findings import Finding
 from ulna.core.geometry import polygons
 from ulna.core.geometry.rects import Rect
@@ -28,7 +29,7 @@ from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.parts.place import Across, Place
 from ulna.core.things.room import between, next_size
-from ulna.core.things.thing import Thing, ThingKind, halved
+from ulna.core.things.thing import Thing, ThingKind, cut_in_two
 
 DOILY = Thing("doily", "Doily", ThingKind.DOILY, 1, width=inches(4), height=inches(4))
 BOLT = Thing("bolt", "Brass bolt", ThingKind.BRAD, 2, drawn="plain")
@@ -105,12 +106,23 @@ def test_on_the_fold_a_thing_is_told_like_all_that_loses_what_it_is_for() -> Non
 
 def test_a_doily_cut_in_two_gives_two_things_of_its_halves_sizes() -> None:
     """Upright: 2 × 4 each; of the whole ones none is left."""
-    rest, left, right = halved(DOILY, True, ("a", "b"))
+    rest, left, right = cut_in_two(DOILY, True, None, ("a", "b"))
     assert rest.count == 0
     for half in (left, right):
         assert half.size == (inches(2), inches(4)) and half.count == 1
         x1, y1, x2, y2 = polygons.bounds(half.outline)
-        assert (x1, y1) == (0, 0) and x2 <= 2 + 1e-9 and y2 <= 4 + 1e-9
+        assert x1 >= 0 and y1 >= 0 and x2 <= 2 + 1e-9 and y2 <= 4 + 1e-9
+
+
+def test_a_tail_is_clipped_a_strip_and_a_roll_are_parted_where_one_says() -> None:
+    """An arrow 2 long, 1/2 off it: 1/2 and 1 1/2. A roll of 10 parted at 4: 4 and 6. Beside it is no cut."""
+    _, tail, head = cut_in_two(ARROW, True, parse("1/2"), ("a", "b"))
+    assert (tail.size, head.size) == ((parse("1/2"), inches(1)), (parse("1 1/2"), inches(1)))
+    _, first, second = cut_in_two(ROLL, True, inches(4), ("a", "b"))
+    assert (first.length, second.length) == (inches(4), inches(6))
+    with pytest.raises(FieldError) as why:
+        cut_in_two(ARROW, True, inches(2), ("a", "b"))
+    assert "the cut lies beside it; it is 2 in long" in why.value.sentence
 
 
 # ---- several ------------------------------------------------------------------------------------------------

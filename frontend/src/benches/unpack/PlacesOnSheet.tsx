@@ -5,7 +5,9 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { Paper } from "../../api/kits";
 import { cardsInRows } from "../../api/kits";
+import { findMotifs } from "../../api/things";
 import { useUsual } from "../../api/usual";
+import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
 import { Sentence } from "../../parts/Sentence";
 import { Choice } from "../../ui/Choice";
@@ -33,6 +35,20 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
   });
   const [chosen, setChosen] = useState<Place | null>(null);
   const shown = (kind: Place["kind"], k: number) => chosen?.kind === kind && chosen.k === k;
+  const { say } = useFrame();
+  async function find(side: "A" | "B"): Promise<void> {
+    try {
+      const found = await findMotifs(paper, side);
+      if (!found.length) say("Nothing stands out from the ground of this side");
+      else
+        onChange(
+          "found motifs",
+          cards((all) => [...all, ...found]),
+        );
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
   const holes = (change: (all: Hole[]) => Hole[]) => (p: Paper) => ({ ...p, holes: change(p.holes) });
   return (
     <>
@@ -96,6 +112,34 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
                   )
                 }
               />
+              <Choice
+                label={`Card ${k + 1}: its printed words`}
+                value={card.words}
+                options={[
+                  ["kept", "its words stay"],
+                  ["covered", "its words are to be covered"],
+                  ["cut off", "its words are to be cut off"],
+                ]}
+                onChange={(words) =>
+                  onChange(
+                    "said what becomes of the words",
+                    cards((all) => all.map((c, n) => (n === k ? { ...c, words } : c))),
+                  )
+                }
+              />
+              {card.outline.length > 0 && (
+                <Button
+                  size="small"
+                  onClick={() =>
+                    onChange(
+                      "took an outline away",
+                      cards((all) => all.map((c, n) => (n === k ? { ...c, outline: [] } : c))),
+                    )
+                  }
+                >
+                  Cut as a rectangle
+                </Button>
+              )}
               <CardLines
                 label={`Card ${k + 1}`}
                 lines={card.lines}
@@ -161,7 +205,10 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
         onClick={() => {
           onChange(
             "added a card",
-            cards((all) => [...all, { name: nextName(all), at: usual.card_at, side: "A", lines: null }]),
+            cards((all) => [
+              ...all,
+              { name: nextName(all), at: usual.card_at, side: "A", lines: null, outline: [], words: "kept" },
+            ]),
           );
           setChosen({ kind: "card", k: paper.cards.length });
         }}
@@ -177,6 +224,19 @@ export function PlacesOnSheet({ paper, onChange }: Props) {
           )
         }
       />
+      {(["A", "B"] as const).map(
+        (side) =>
+          (side === "A" ? paper.a : paper.b).picture && (
+            <Button
+              key={side}
+              size="small"
+              startIcon={<Icon name="add" size={16} />}
+              onClick={() => void find(side)}
+            >
+              Motifs found on side {side}
+            </Button>
+          ),
+      )}
       <Button
         size="small"
         startIcon={<Icon name="add" size={16} />}

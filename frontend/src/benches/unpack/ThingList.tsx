@@ -97,9 +97,9 @@ function ThingLine({ thing, known, onChange, onCut, onRemove }: LineProps) {
   const [open, setOpen] = useState(false);
   const { say } = useFrame();
 
-  async function cut(upright: boolean): Promise<void> {
+  async function cut(upright: boolean, at: string | null): Promise<void> {
     try {
-      onCut(await cutThing(thing.id, upright));
+      onCut(await cutThing(thing.id, upright, at));
     } catch (error) {
       say((error as Error).message);
     }
@@ -193,7 +193,7 @@ function ThingLine({ thing, known, onChange, onCut, onRemove }: LineProps) {
         </Button>
         <IconAction small icon="bin" name={`Take ${thing.name} out`} onClick={onRemove} />
       </Box>
-      {open && <ThingLooks thing={thing} onChange={onChange} onCut={(upright) => void cut(upright)} />}
+      {open && <ThingLooks thing={thing} onChange={onChange} onCut={(upright, at) => void cut(upright, at)} />}
     </Box>
   );
 }

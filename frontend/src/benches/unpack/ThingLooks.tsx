@@ -2,8 +2,10 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import { useState } from "react";
 import type { Thing } from "../../api/kits";
 import { useUsual } from "../../api/usual";
+import { OwnLength } from "../../parts/OwnLength";
 import { Sentence } from "../../parts/Sentence";
 import { FIGURES } from "../../parts/values";
 import { Choice } from "../../ui/Choice";
@@ -16,7 +18,7 @@ import { LengthField } from "../../ui/LengthField";
 interface Props {
   thing: Thing;
   onChange: (what: string, change: Partial<Thing>, group?: string) => void;
-  onCut: (upright: boolean) => void;
+  onCut: (upright: boolean, at: string | null) => void;
 }
 
 const SAYS = 120;
@@ -24,6 +26,7 @@ const MOST_COLOURS = 5;
 
 export function ThingLooks({ thing, onChange, onCut }: Props) {
   const usual = useUsual();
+  const [at, setAt] = useState<string | null>(null);
   const put = (list: string[], group?: string) => onChange("changed a thing’s colours", { colours: list }, group);
   return (
     <Box sx={{ pl: 6 }}>
@@ -162,12 +165,23 @@ export function ThingLooks({ thing, onChange, onCut }: Props) {
             Measure it
           </Button>
         )}
-        <Button size="small" disabled={!thing.count} onClick={() => onCut(true)}>
-          Cut one down the middle
+      </Sentence>
+      <Sentence>
+        <Button size="small" disabled={!thing.count} onClick={() => onCut(true, at)}>
+          {at ? "Cut one from its left" : "Cut one down the middle"}
         </Button>
-        <Button size="small" disabled={!thing.count} onClick={() => onCut(false)}>
-          Cut one across
+        <Button size="small" disabled={!thing.count} onClick={() => onCut(false, at)}>
+          {at ? "Cut one from its top" : "Cut one across"}
         </Button>
+        <OwnLength
+          label={`Where ${thing.name} is cut`}
+          value={at}
+          without="in the middle"
+          begins={usual.border}
+          before="at"
+          leave="In the middle"
+          onChange={(_, length) => setAt(length)}
+        />
       </Sentence>
     </Box>
   );

@@ -15,6 +15,7 @@ from ulna.core.checks import (
     on_faces,
     overhang,
     parted,
+    printed_words,
     seams,
     slight,
     strips_crossed,
@@ -50,6 +51,7 @@ def told(
     yield from strips_crossed.told(plan, pieces, standing, ground)
     yield from things_short.told(plan, standing, ground)
     yield from styles.told(pieces, ground)
+    yield from printed_words.told(plan, pieces, ground)
 
 
 def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:

@@ -15,7 +15,7 @@ from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, text
 from ulna.core.ranges import Colour, Gap, Id, Many, Size, Text, Title, Whole, Within
-from ulna.core.things.thing import Thing
+from ulna.core.things.thing import Thing, Traced
 from ulna.core.words.alphabets import Alphabet, Letters, there
 
 Face = Literal["A", "B"]
@@ -130,12 +130,15 @@ class CardLines:
 @dataclass(frozen=True, slots=True)
 class Card:
     """A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
-    lines to write on that it has."""
+    lines to write on that it has. A motif is cut along its `outline`, in inches from the corner of its place. What its
+    printed `words` say may stay, or is to be covered or cut off."""
 
     name: Title
     at: OnSheet
     side: Face = "A"
     lines: CardLines | None = None
+    outline: Traced = ()
+    words: Literal["kept", "covered", "cut off"] = "kept"
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,12 +10,16 @@ from dataclasses import dataclass
 
 from ulna.core.geometry import outlines, polygons
 from ulna.core.geometry.polygons import Polygon
+from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, Ruler, inches, length_of
-from ulna.core.paper.colour import RGB, lab, look
+from ulna.core.paper.colour import RGB, Lab, lab, look
 from ulna.core.paper.sheets_seen import LEAST_APART, ground_of, hanging_together, parting
+from ulna.core.paper.shelf import Card, Face
 
 LEAST = 1 / 10
 """Inches: what is smaller both ways is a crumb."""
+EDGE = 1 / 6
+"""Inches: what is narrower and lies along the edge of the sheet is the table beside it."""
 BRIDGE = 1 / 48
 """Inches: what stands apart by less than twice this is one thing, such as the letters of a phrase in one sticker."""
 MOST_THINGS = 500
@@ -37,7 +41,8 @@ def things(
 ) -> list[ThingSeen]:
     """The things of a sheet in so many pixels, from the top, those further left first; the largest where there are more
     than can be kept."""
-    colours = [lab(p) for p in pixels]
+    known: dict[RGB, Lab] = {}
+    colours = [known.get(p) or known.setdefault(p, lab(p)) for p in pixels]
     ground = ground_of(width, height, colours)
     apart = [ground.far(c) for c in colours]
     line = max(LEAST_APART, parting(apart))
@@ -45,7 +50,9 @@ def things(
     found = list[tuple[Polygon, list[RGB]]]()
     for spots in hanging_together(width, height, [a > line for a in apart]):
         xs, ys = [x for x, _ in spots], [y for _, y in spots]
-        if max((max(xs) - min(xs) + 1) * across, (max(ys) - min(ys) + 1) * down) < LEAST:
+        wide, high = (max(xs) - min(xs) + 1) * across, (max(ys) - min(ys) + 1) * down
+        at_edge = min(xs) == 0 or min(ys) == 0 or max(xs) == width - 1 or max(ys) == height - 1
+        if max(wide, high) < LEAST or (at_edge and min(wide, high) < EDGE):
             continue
         rows = [(x * across, y * down, n * across, down) for x, y, n in _runs(spots)]
         for outline in outlines.joined([polygons.box(*row) for row in rows], gap=BRIDGE):
@@ -153,3 +160,16 @@ def _wide_at(outline: Polygon, cut: float, upright: bool) -> float:
             crossed.append(u + (v - u) * (cut - a) / (b - a))
     crossed.sort()
     return sum(b - a for a, b in zip(crossed[::2], crossed[1::2], strict=False))
+
+
+def motifs(found: Sequence[ThingSeen], side: Face, named: Sequence[str]) -> tuple[Card, ...]:
+    """Motifs of a patterned paper as places on its sheet, each with its outline; under names that are free."""
+    cards, taken, number = list[Card](), set(named), 1
+    for one in found:
+        while f"motif {number}" in taken:
+            number += 1
+        taken.add(f"motif {number}")
+        x1, y1, _, _ = polygons.bounds(one.outline)
+        at = Rect(length_of(x1), length_of(y1), one.width, one.height)
+        cards.append(Card(f"motif {number}", at, side, outline=polygons.moved(one.outline, -x1, -y1)))
+    return tuple(cards)

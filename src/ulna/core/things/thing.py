@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 from enum import StrEnum
 from typing import Annotated, Literal
 
+from ulna.core.errors import FieldError
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Figure, outline
 from ulna.core.geometry.polygons import Point, Polygon
@@ -175,20 +176,37 @@ def half_of(shape: Polygon, half: Half) -> Polygon:
 OTHER_HALF: dict[Half, Half] = {"left": "right", "right": "left", "top": "bottom", "bottom": "top", "": ""}
 
 
-def halved(thing: Thing, upright: bool, ids: tuple[str, str]) -> tuple[Thing, Thing, Thing]:
-    """One of them cut in two, down its middle where the cut is `upright`, else across it: what is left of the whole
-    ones, and the two halves, each with its own size and outline."""
-    first: Half = "left" if upright else "top"
-    halves = []
-    for id, half in zip(ids, (first, OTHER_HALF[first]), strict=True):
-        line = half_of(thing.shape, half)
-        x1, y1, _, _ = polygons.bounds(line)
-        wide, high = thing.size
-        size = (wide.part(1, 2), high) if upright else (wide, high.part(1, 2))
-        halves.append(
+def cut_in_two(thing: Thing, upright: bool, at: Length | None, ids: tuple[str, str]) -> tuple[Thing, Thing, Thing]:
+    """One of them cut in two, `at` so much from its left where the cut is `upright`, else from its top; in the middle
+    where that is not said. What is left of the whole ones, and the two parts, each with its own size and outline; what
+    goes by length is parted by it. Raises `FieldError` where nothing would be left on one side."""
+    wide, high = thing.size
+    long = thing.length if thing.by_length and thing.length is not None else wide if upright else high
+    first = at if at is not None else long.part(1, 2)
+    if not ZERO < first < long:
+        raise FieldError(
+            "at", str(first.inches), f"the cut lies beside it; it is {long.inches:g} in long", "say less"
+        )
+    rest = replace(thing, count=max(0, thing.count - 1))
+    if thing.by_length:
+        lengths = zip(ids, (first, long - first), strict=True)
+        parts = [replace(thing, id=id, count=1, length=piece) for id, piece in lengths]
+        return rest, parts[0], parts[1]
+    found = []
+    x1, y1, x2, y2 = polygons.bounds(thing.shape)
+    cut = first.inches
+    rooms = (
+        (polygons.box(x1, y1, cut - x1, y2 - y1), polygons.box(cut, y1, x2 - cut, y2 - y1)) if upright
+        else (polygons.box(x1, y1, x2 - x1, cut - y1), polygons.box(x1, cut, x2 - x1, y2 - cut))
+    )  # fmt: skip
+    for id, room, name, length in zip(ids, rooms, ("first", "second"), (first, long - first), strict=True):
+        line = polygons.clipped(thing.shape, room)
+        left, top, _, _ = polygons.bounds(room)
+        size = (length, high) if upright else (wide, length)
+        found.append(
             replace(
-                thing, id=id, name=f"{thing.name}, {half} half"[:120], count=1, width=size[0], height=size[1],
-                outline=polygons.moved(line, -x1, -y1), figure="", picture=None,
+                thing, id=id, name=f"{thing.name}, {name} part"[:120], count=1, width=size[0], height=size[1],
+                outline=polygons.moved(line, -left, -top), figure="", picture=None,
             )
         )  # fmt: skip
-    return replace(thing, count=max(0, thing.count - 1)), halves[0], halves[1]
+    return rest, found[0], found[1]

@@ -9,24 +9,26 @@ from dataclasses import dataclass, field, replace
 from typing import Annotated, ClassVar
 
 from ulna.core.findings import Finding
+from ulna.core.geometry import outlines, polygons
 from ulna.core.geometry.figures import Figure, outline
+from ulna.core.geometry.polygons import Polygon
 from ulna.core.geometry.rects import Rect
-from ulna.core.measure import ZERO
+from ulna.core.measure import ZERO, inches
 from ulna.core.parts import mats as matting
-from ulna.core.parts.cards import printed
+from ulna.core.parts.cards import Printed, printed
 from ulna.core.parts.kind import Entry, Traits
 from ulna.core.parts.mats import Mats, stack
 from ulna.core.parts.opening import Openings, cut_all
 from ulna.core.parts.opening import words as opening_words
 from ulna.core.parts.pieces import Built, Ground, Piece
 from ulna.core.parts.place import Place
-from ulna.core.ranges import Angle, Id, Text
+from ulna.core.ranges import Angle, Gap, Id, Text
 
 
 @dataclass(frozen=True, slots=True)
 class Card:
     """Card `card` of the sheet `sheet`; `back` shows what is behind it. `figure` is what it is cut to; with
-    `openings` it is a frame.
+    `openings` it is a frame. A motif is cut along its outline, with so much of a `rim` round it.
     """
 
     kind: ClassVar[str] = "card"
@@ -36,6 +38,7 @@ class Card:
     card: Annotated[str, Text(120)] = ""
     back: bool = False
     figure: Figure = "rectangle"
+    rim: Gap = ZERO
     angle: Angle = 0.0
     mats: Mats = ()
     openings: Openings = ()
@@ -50,11 +53,14 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
             "Choose a sheet and one of its cards." if not part.sheet else "This card is not on its sheet any more."
         )
         return Built(ZERO, ZERO, findings=(Finding("no-card", "stop", part.id, told),))
-    card, at = there.card, there.at
+    card = there.card
+    at, line = motif(there, part, ground) if card.outline else (there.at, ())
     mats = stack(part.id, card.name, at.width, at.height, part.mats, ground)
     name = f"card {card.name}" + (", its back" if part.back else "")
     piece = Piece(f"{part.id}/card", part.id, "card", name, mats.inner, mats.inner, there.choice, pin=at)
-    if part.figure != "rectangle":
+    if line:
+        piece = replace(piece, outline=line)
+    elif part.figure != "rectangle":
         line = outline(part.figure, at.width.inches, at.height.inches, at.width.inches / 6)
         piece = replace(piece, outline=line, figure=part.figure, cut=at.width.part(1, 6))
     cut = cut_all(part, piece, ground)
@@ -71,6 +77,25 @@ def build(part: Card, ground: Ground, room: Rect) -> Built:
         handles=mats.handles,
         spots=cut.spots,
     )
+
+
+ROUND = inches(0, 1, 4)
+"""What is cut along a printed outline comes out of a box of the outline and so much round it."""
+
+
+def motif(there: Printed, part: Card, ground: Ground) -> tuple[Rect, Polygon]:
+    """The box on the sheet that a motif is cut out of first, as seen from the side that shows, and the line it is cut
+    along then, from the box's corner."""
+    off = ground.ruler.up(max(part.rim, ROUND).inches)
+    sheet = Rect(ZERO, ZERO, there.paper.width, there.paper.height)
+    at = there.at
+    box = Rect(at.x - off, at.y - off, at.width + off * 2, at.height + off * 2).common(sheet)
+    line = there.card.outline
+    if part.back:
+        line = tuple((at.width.inches - x, y) for x, y in reversed(line))
+    line = outlines.grown(line, part.rim.inches) if part.rim else line
+    line = polygons.moved(line, (at.x - box.x).inches, (at.y - box.y).inches)
+    return box, polygons.clipped(line, polygons.box(0.0, 0.0, box.width.inches, box.height.inches))
 
 
 def name(part: Card, ground: Ground) -> str:
