@@ -56,7 +56,8 @@ def _rim(shape: Polygon) -> str:
 def _body(thing: Thing, shape: Polygon) -> str:
     line = outlines.grown(shape, -RIM) if thing.rim else shape
     see_through = ' fill-opacity="0.62"' if thing.clear else ""
-    return _path(line or shape, f'fill="currentColor"{see_through}')
+    edge = 'stroke="#2a2216" stroke-opacity="0.22" stroke-width="0.012"'
+    return _path(line or shape, f'fill="currentColor"{see_through} {edge}')
 
 
 def _style(thing: Thing, shape: Polygon) -> list[str]:

@@ -84,7 +84,8 @@ def _paper_cost(id: str, pieces: int, plan: CutPlan, shelf: Shelf, ruler: Ruler)
     sheets = [s for s in plan.sheets if s.sheet in sources]
     taken = sum(s.sheet == id for s in sheets)
     opened = 0 if paper.is_scrap else taken
-    rests = [o for s in sheets for o in _all_rests(s.layout)]
+    mark = ruler.mark.units
+    rests = [o for s in sheets for o in _all_rests(s.layout) if min(o.width, o.height) >= mark]
     best = max(rests, key=lambda r: (r.size, min(r.width, r.height)), default=None)
     rest = Rect(ZERO, ZERO, Length(best.width), Length(best.height)) if best else None
     says = ruler.say_size(rest.width, rest.height) if rest else ""

@@ -36,7 +36,7 @@ ALIKE = 24.0
 KINDS = 4
 """So many different things go into the clusters of a page."""
 OFF_EDGE = inches(0, 1, 4)
-MOST_OF_A_PAGE = 0.4
+MOST_OF_A_PAGE = 0.25
 """Of the page's shorter side: what is larger is no accent but a part of its own."""
 
 
@@ -77,7 +77,7 @@ def _chosen(page: Evaluated, ground: Ground, count: int, seed: int, styles: bool
         one
         for one in ground.shelf.things.values()
         if left.get(one.id, 0) > 0 and one.kind not in NOT_STUCK_ON and not one.by_length
-        and one.kind not in (ThingKind.STAMP, ThingKind.CARD) and max(one.size).inches <= most
+        and one.kind not in (ThingKind.STAMP, ThingKind.CARD, ThingKind.GEMS) and max(one.size).inches <= most
     ]  # fmt: skip
     if not fit:
         raise FieldError(

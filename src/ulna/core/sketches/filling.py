@@ -8,11 +8,15 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core.checks.letters import told as letters_short
+from ulna.core.checks.run_together import LIVELY
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler, inches, parse
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import PageFormat, PageName
+from ulna.core.paper.colour import of_hex
+from ulna.core.paper.shelf import Side
 from ulna.core.parts.beginning import Beginning
+from ulna.core.parts.built_up import Under
 from ulna.core.parts.kinds import Part, work_out
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.date import Date
@@ -39,6 +43,8 @@ ENOUGH = 0.8
 AT_LEAST = 0.4
 """Of its place: so small a print may be where the photo has too few pixels for a larger one."""
 BORDER = inches(0, 1, 8)
+READABLE = 25.0
+"""In lightness (L*): so far letters and what is behind them are apart at least."""
 LEAST = inches(1, 1, 4)
 """A place that is smaller both ways leaves its photo without a mat."""
 
@@ -85,7 +91,8 @@ def filled(
     for place in match.sketch.places:
         box = box_of(place, format, ruler)
         if place.role == "title" and story.title and not any(isinstance(p, Title) for p in (*parts, *fixed)):
-            parts.append(_title(story.title, box, papers, ground))
+            behind = papers.panel if any(other.meets(box) for other in panels) else papers.ground
+            parts.append(_title(story.title, box, papers, ground, _side(behind, ground)))
         elif place.role == "words" and not any(isinstance(p, Words) for p in (*parts, *fixed)):
             words, more = _words(story.words, box, papers, ground)
             parts.append(words)
@@ -166,11 +173,28 @@ def _papers(id: str, role: str, choice: PaperChoice | None, box: Rect, format: P
         )
 
 
-def _title(text: str, box: Rect, papers: Palette, ground: Ground) -> Title:
+def _side(choice: PaperChoice | None, ground: Ground) -> Side | None:
+    paper = ground.shelf.papers.get(choice.paper or "") if choice else None
+    return paper.face(choice.side) if paper and choice else None
+
+
+def _under(colour: str, behind: Side | None, card: PaperChoice | None) -> tuple[Under, ...]:
+    """A strip of plain card where letters of a colour are hard to read on what is behind them: it is lively, or about
+    as light as they are."""
+    if behind is None or card is None:
+        return ()
+    apart = abs(of_hex(colour).lightness - of_hex(behind.colours[0]).lightness)
+    if behind.busy < LIVELY and apart >= READABLE:
+        return ()
+    return (Under("strip", inches(0, 1, 8), (card,)),)
+
+
+def _title(text: str, box: Rect, papers: Palette, ground: Ground, behind: Side | None) -> Title:
     """In an alphabet that has its letters and whose letters go into the place; else cut as large as goes there."""
     for lines in _broken(text):
         for alphabet in ground.shelf.alphabets.values():
-            tried = Title("title", lines, (Style(alphabet.id),), align="centre")
+            under = _under(alphabet.colour, behind, papers.card)
+            tried = Title("title", lines, (Style(alphabet.id),), align="centre", under=under)
             built, _ = work_out(tried, ground, box)
             if not built.is_there or built.width > box.width or built.height > box.height:
                 continue
@@ -180,9 +204,13 @@ def _title(text: str, box: Rect, papers: Palette, ground: Ground) -> Title:
                 return _centred(tried, box, ground)
     best, high = None, ZERO
     letters = papers.letters or PaperChoice()
+    cut_from = _side(letters, ground)
+    under = _under(cut_from.colours[0] if cut_from else "#2b3138", behind, papers.card)
     for lines in _broken(text):
         style = Style(face="heavy", papers=(letters,))
-        tried = Title("title", lines, (style,), align="centre", fit=True, width=box.width, height=box.height)
+        tried = Title(
+            "title", lines, (style,), align="centre", fit=True, width=box.width, height=box.height, under=under
+        )
         built, _ = work_out(tried, ground, box)
         tall = built.height.inches / (lines.count("\n") + 1) if built.is_there else 0.0
         if best is None or tall > high.inches:

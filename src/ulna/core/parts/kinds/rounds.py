@@ -127,7 +127,7 @@ def _left_out(part: Rounds, thing: Thing | None, wanted: int, ground: Ground) ->
     left = max(0, ground.shelf.things_left.get(thing.id, thing.there))
     strips = f", {-(-min(wanted, left) // thing.each)} strips of {thing.each}" if thing.each > 1 else ""
     if not thing.runs_out or left >= wanted:
-        return set(), f"{strips}; {left - wanted} are left" if thing.runs_out else ""
+        return set(), strips
     first = round(part.gap_at * wanted)
     gap = {(first + k) % wanted for k in range(wanted - left)}
     return gap, f"{strips}; {left} are there, so a gap of {wanted - left} stays"
