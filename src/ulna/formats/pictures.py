@@ -12,7 +12,7 @@ import html
 import io
 import re
 import warnings
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from functools import cache
@@ -233,15 +233,18 @@ def grid(copy: bytes, look: Look, crop: Crop, longest: int) -> tuple[int, int, l
     return to[0], to[1], [(values[k], values[k + 1], values[k + 2]) for k in range(0, len(values), 3)]
 
 
-def cut_out(data: bytes, share: tuple[float, float, float, float]) -> bytes:
-    """A part of a picture, from its left, top, right and bottom edge in shares of it, as JPEG."""
+def cut_out(data: bytes, shares: Sequence[tuple[float, float, float, float]]) -> list[bytes]:
+    """Parts of a picture as JPEG, each from its left, top, right and bottom edge in shares of the picture."""
     image = Image.open(io.BytesIO(data)).convert("RGB")
     wide, high = image.size
-    left, top, right, bottom = (round(v * side) for v, side in zip(share, (wide, high) * 2, strict=True))
-    box = max(0, left), max(0, top), min(wide, max(left + 1, right)), min(high, max(top + 1, bottom))
-    out = io.BytesIO()
-    image.crop(box).save(out, "JPEG", quality=90)
-    return out.getvalue()
+    found = list[bytes]()
+    for share in shares:
+        left, top, right, bottom = (round(v * side) for v, side in zip(share, (wide, high) * 2, strict=True))
+        box = max(0, left), max(0, top), min(wide, max(left + 1, right)), min(high, max(top + 1, bottom))
+        out = io.BytesIO()
+        image.crop(box).save(out, "JPEG", quality=90)
+        found.append(out.getvalue())
+    return found
 
 
 # ---- reading ---------------------------------------------------------------------------------------

@@ -98,15 +98,16 @@ def taken(
     from ulna.formats import pictures
 
     sheet = home.pictures.path(picture, "original").read_bytes()
+    boxes = [polygons.bounds(one.outline) for one in seen]
+    across, down = width.inches, height.inches
+    shares = [(x1 / across, y1 / down, x2 / across, y2 / down) for x1, y1, x2, y2 in boxes]
+    cuts = home.darkroom.run(pictures.cut_out, "thing", sheet, shares)
     found = list[Thing]()
-    for k, one in enumerate(seen):
-        x1, y1, x2, y2 = polygons.bounds(one.outline)
-        share = x1 / width.inches, y1 / height.inches, x2 / width.inches, y2 / height.inches
-        cut = home.darkroom.run(pictures.cut_out, "thing", sheet, share)
+    for k, (one, (left, top, _, _), cut) in enumerate(zip(seen, boxes, cuts, strict=True)):
         found.append(
             replace(
                 like, id=new_id("thing"), name=f"{like.name} {k + 1}" if len(seen) > 1 else like.name,
-                width=one.width, height=one.height, figure="", outline=polygons.moved(one.outline, -x1, -y1),
+                width=one.width, height=one.height, figure="", outline=polygons.moved(one.outline, -left, -top),
                 colours=one.colours or like.colours, picture=home.add_sheet_picture(io.BytesIO(cut), "thing.jpg"),
             )
         )  # fmt: skip
