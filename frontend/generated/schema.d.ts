@@ -2756,7 +2756,7 @@ export interface paths {
         put?: never;
         /**
          * Cover Spot
-         * @description The things and scraps that cover a spot of that size, best first.
+         * @description The things and scraps that cover a spot, best first.
          */
         post: operations["cover_spot"];
         delete?: never;
@@ -2860,6 +2860,26 @@ export interface paths {
          * @description Room for something of a size between two parts of a page. Raises `NotOnShelf`.
          */
         post: operations["find_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/things/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure Spot
+         * @description A spot that was drawn or pointed at, on marks.
+         */
+        post: operations["measure_spot"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4040,33 +4060,23 @@ export interface components {
             prints: number;
             unchosen: number;
         };
-        /** @description A thing or a scrap that covers it, whether it lies turned by a quarter then, and why it is where it is. */
+        /** @description A thing, or a paper of which a scrap covers it, whether that lies turned by a quarter, and why it is here. */
         Cover: {
             paper: string | null;
             thing: string | null;
             turned: boolean;
             why: string;
         };
-        /** @description A spot on the page that is to be covered, by its size. */
         CoverAsked: {
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
-            /**
-             * @description A size from 1/16 in to 120 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
+            spot: components["schemas"]["Spot"];
         };
+        /** @description What covers it, and the part that would. */
         CoverOut: {
             cover: components["schemas"]["Cover"];
             name: string;
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         /** @description The part of the picture that is printed, in shares of its width and height. */
         Crop: {
@@ -9187,6 +9197,50 @@ export interface components {
              * @default {
              *       "units": 0
              *     }
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description What is to be covered: its size, and how far its middle lies from the left and the top of the page or spread. */
+        Spot: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /** @description Two corners of a spot in inches from the corner of the page or spread; where they are one, the size it has. */
+        SpotDrawn: {
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            one: number[];
+            other: number[];
+            /**
+             * @description A size from 1/16 in to 120 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -18129,6 +18183,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoomOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measure_spot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpotDrawn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spot"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

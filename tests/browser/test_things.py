@@ -52,6 +52,34 @@ def test_what_is_short_is_told_before_anything_is_glued(page: Page, tmp_path: Pa
     expect(page.get_by_role("list", name="Things")).to_contain_text("Hearts: 0 of 2 left")
 
 
+def test_a_stain_is_pointed_at_and_covered_by_what_is_left(page: Page, tmp_path: Path) -> None:
+    """A spot of 3/8 × 1/8 wants 5/8 × 3/8, so of all things the boat of 1 1/2 × 3/4 comes over it; pressed at a quarter
+    of the page, its middle is 3 in from both edges, and the boat's corner 2 1/4 and 2 5/8."""
+    unpack_csv(page, tmp_path, THINGS)
+    page_there(page)
+    page.get_by_role("button", name="Things").click()
+    page.get_by_role("menuitem", name="Cover a spot …").click()
+    dialog = page.get_by_role("dialog")
+    for label, size in (("Width of the spot", "3/8"), ("Height of the spot", "1/8")):
+        field = dialog.get_by_label(label)
+        field.fill(size)
+        field.press("Enter")
+    picture = dialog.get_by_role("application", name="Where the spot is").bounding_box()
+    assert picture is not None
+    page.mouse.click(picture["x"] + picture["width"] / 4, picture["y"] + picture["height"] / 4)
+    across, down = (dialog.get_by_label(f"From the {edge} to its middle") for edge in ("left", "top"))
+    expect(across).to_have_value("3")
+    expect(down).to_have_value("3")
+    expect(dialog.get_by_label("Width of the spot")).to_have_value("3/8")
+    (offer,) = dialog.get_by_role("list", name="What covers it").get_by_role("listitem").all()
+    expect(offer).to_contain_text("Boat")
+    offer.get_by_role("button", name="Take it").click()
+    expect(dialog).to_have_count(0)
+    quiet(page)
+    places = [page.get_by_label(f"Distance {way}", exact=True).input_value() for way in ("across", "down")]
+    assert places == ["2 1/4", "2 5/8"]
+
+
 def test_clusters_are_proposed_another_one_at_a_key_and_one_taken_apart(page: Page, tmp_path: Path) -> None:
     """Five nuts, two hearts, one boat over three clusters: the rule behind each choice is said."""
     unpack_csv(page, tmp_path, THINGS)

@@ -52,10 +52,13 @@ export const triesQuery = (page: Recipe, id: string | undefined, part: string) =
     placeholderData: (last) => last,
     gcTime: 20_000,
   });
-export const coversQuery = (page: Recipe, id: string, width: string, height: string) =>
+export type Spot = Schemas["Spot"];
+export const measureSpot = (asked: Schemas["SpotDrawn"]) => take(client.POST("/api/things/spot", { body: asked }));
+export const coversQuery = (page: Recipe, id: string, spot: Spot | undefined) =>
   queryOptions({
-    queryKey: ["covers", id, page, width, height],
-    queryFn: () => take(client.POST("/api/things/covers", { body: { page, id, width, height } })),
+    queryKey: ["covers", id, page, spot],
+    enabled: spot !== undefined,
+    queryFn: () => take(client.POST("/api/things/covers", { body: { page, id, spot: spot as Spot } })),
     gcTime: 20_000,
   });
 export const findRoom = (page: Recipe, id: string, one: string, other: string, width: string, height: string) =>

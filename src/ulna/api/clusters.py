@@ -13,10 +13,13 @@ from pydantic import BaseModel, Field
 
 from ulna.api.at_home import AtHome
 from ulna.api.wire import PageAsked
+from ulna.core.geometry.polygons import Point
 from ulna.core.page import accenting, clustering, joining
-from ulna.core.page.covering import Cover, covers
+from ulna.core.page.covering import Cover, Spot, covers, laid
+from ulna.core.page.covering import between as between_corners
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
+from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.cluster import Cluster, mirrored
 from ulna.core.parts.kinds.thing import ThingPart
@@ -155,21 +158,36 @@ def find_room(asked: RoomAsked, home: AtHome) -> RoomOut:
     return RoomOut(fits=False, says=f"{said} Move {moved} {say(room.by)} away.")
 
 
-class CoverAsked(PageAsked):
-    """A spot on the page that is to be covered, by its size."""
+class SpotDrawn(BaseModel):
+    """Two corners of a spot in inches from the corner of the page or spread; where they are one, the size it has."""
 
+    one: Point
+    other: Point
     width: Size
     height: Size
 
 
+@router.post("/things/spot")
+def measure_spot(asked: SpotDrawn, home: AtHome) -> Doc[Spot]:
+    """A spot that was drawn or pointed at, on marks."""
+    return between_corners(asked.one, asked.other, (asked.width, asked.height), home.ruler())
+
+
+class CoverAsked(PageAsked):
+    spot: Doc[Spot]
+
+
 class CoverOut(BaseModel):
+    """What covers it, and the part that would."""
+
     name: str
     cover: Doc[Cover]
+    part: Doc[Part]
 
 
 @router.post("/things/covers")
 def cover_spot(asked: CoverAsked, home: AtHome) -> list[CoverOut]:
-    """The things and scraps that cover a spot of that size, best first."""
+    """The things and scraps that cover a spot, best first."""
     ground = home.ground(asked.page.format, asked.id)
     page, shelf = evaluate(asked.page, ground), ground.shelf
     colours = dict.fromkeys(
@@ -178,13 +196,16 @@ def cover_spot(asked: CoverAsked, home: AtHome) -> list[CoverOut]:
         if (paper := shelf.papers.get(piece.choice.paper or ""))
         for colour in paper.face(piece.choice.side).colours
     )
-    found = covers(asked.width, asked.height, list(colours), shelf, dict(shelf.things_left))
-    return [CoverOut(name=_called(one, home), cover=one) for one in found[:12]]
+    spot = asked.spot
+    found = covers(spot.width, spot.height, list(colours), shelf, dict(shelf.things_left))[:12]
+    return [
+        CoverOut(name=_called(one, shelf), cover=one, part=laid(one, spot, ground, new_id("cover")))
+        for one in found
+    ]
 
 
-def _called(cover: Cover, home: AtHome) -> str:
-    shelf = home.shelf()
+def _called(cover: Cover, shelf: Shelf) -> str:
     if cover.thing is not None:
         return shelf.things[cover.thing].name
-    paper = shelf.papers.get(cover.paper or "")
-    return paper.name if paper else "a scrap"
+    paper = shelf.paper(cover.paper or "")
+    return paper.name if paper.is_scrap else f"A scrap of {paper.name}"

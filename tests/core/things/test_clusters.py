@@ -17,7 +17,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import inches, parse
 from ulna.core.page.accenting import answers, on_every_photo, tries
 from ulna.core.page.clustering import Proposal, proposed
-from ulna.core.page.covering import covers
+from ulna.core.page.covering import Spot, between, covers, laid
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.joining import apart, joined
 from ulna.core.page.plan import PagePlan, things_of
@@ -241,11 +241,31 @@ def test_a_round_raised_thing_on_one_side_is_answered_on_the_other() -> None:
 
 def test_a_spot_is_covered_by_what_is_large_enough_and_repeats_a_colour_first() -> None:
     """A spot of 3/4 × 3/4: with 1/8 round it 1 × 1. The heart's inside is smaller; the boat of 1 inch is just too small
-    for its rounded corners; the doily and the scrap of 3 × 3 do. Where the page is blue, the scrap comes first."""
+    for its rounded corners; the doily and the scrap of 3 × 3 do, which is asked for by its paper. Where the page is
+    blue, the scrap comes first."""
     shelf = on().shelf
     left = dict(shelf.things_left)
     found = covers(parse("3/4"), parse("3/4"), ["#f4efe4"], shelf, left)
-    assert [one.thing or one.paper for one in found] == ["doily", "rest"]
+    assert [one.thing or one.paper for one in found] == ["doily", "ink"]
     assert found[0].why == "it repeats a colour of the page"
-    assert next(one.thing or one.paper for one in covers(parse("3/4"), parse("3/4"), [BLUE], shelf, left)) == "rest"
+    assert next(one.thing or one.paper for one in covers(parse("3/4"), parse("3/4"), [BLUE], shelf, left)) == "ink"
     assert covers(inches(5), inches(5), [], shelf, left) == []
+
+
+def test_a_spot_is_drawn_round_or_pointed_at_and_the_cover_lies_on_its_middle() -> None:
+    """From (3, 4) to (3.7, 4.5): sides on the next sixteenth, 11.2 are 12, so 3/4 × 1/2 about (3 3/8, 4 1/4). The panel
+    of 1 × 3/4 begins at 2 7/8 and 3 7/8; a place pointed at has the size that was said."""
+    at = on()
+    spot = between((3.0, 4.0), (3.7, 4.5), (inches(1), inches(1)), at.ruler)
+    assert spot == Spot(parse("3/4"), parse("1/2"), parse("3 3/8"), parse("4 1/4"))
+    covered = covers(spot.width, spot.height, [BLUE], at.shelf, dict(at.shelf.things_left))
+    boxes = {}
+    for one in covered:
+        page = evaluate(PagePlan("p", parts=(laid(one, spot, at, "c"),)), at)
+        boxes[one.thing or one.paper] = page.box("c")
+        assert not [told for told in page.findings if told.severity == "stop"]
+    assert boxes["ink"] == Rect(parse("2 7/8"), parse("3 7/8"), inches(1), parse("3/4"))
+    middle = boxes["doily"].x + boxes["doily"].width.part(1, 2), boxes["doily"].y + boxes["doily"].height.part(1, 2)
+    assert middle == (spot.across, spot.down)
+    pressed = between((3.0, 4.0), (3.0, 4.0), (inches(1), parse("1/2")), at.ruler)
+    assert pressed == Spot(inches(1), parse("1/2"), inches(3), inches(4))

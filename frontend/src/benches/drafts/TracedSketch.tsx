@@ -1,15 +1,15 @@
 /** An arrangement on the table, traced: places are drawn over its photograph, each with a role, and kept as a sketch. */
 
 import Box from "@mui/material/Box";
-import { type PointerEvent, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { placeInSketch, type Sketch, type SketchPlace } from "../../api/drafts";
 import type { Recipe } from "../../api/pages";
 import { useFrame } from "../../app/FrameContext";
-import { colours } from "../../app/theme";
 import { inches } from "../../page/scale";
 import { Sentence } from "../../parts/Sentence";
 import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
+import { type Corner, DrawnOver } from "../../ui/DrawnOver";
 import { IconAction } from "../../ui/IconAction";
 import { InlineText } from "../../ui/InlineText";
 
@@ -21,7 +21,6 @@ interface Props {
 }
 
 type Role = SketchPlace["role"];
-type Corner = { x: number; y: number };
 
 const ROLES: readonly (readonly [Role, string])[] = [
   ["photo", "a photo"],
@@ -38,21 +37,10 @@ export function TracedSketch({ file, format, onClose, onKeep }: Props) {
   const [role, setRole] = useState<Role>("photo");
   const [name, setName] = useState("From the table");
   const [places, setPlaces] = useState<SketchPlace[]>([]);
-  const [from, setFrom] = useState<Corner | null>(null);
-  const [to, setTo] = useState<Corner | null>(null);
   const { say } = useFrame();
   const proportion = inches(format.width) / inches(format.height);
 
-  function at(event: PointerEvent<HTMLElement>): Corner {
-    const box = event.currentTarget.getBoundingClientRect();
-    return { x: (event.clientX - box.x) / box.width, y: (event.clientY - box.y) / box.height };
-  }
-
-  async function put(): Promise<void> {
-    if (!from || !to) return;
-    const [a, b] = [from, to];
-    setFrom(null);
-    setTo(null);
+  async function put(a: Corner, b: Corner): Promise<void> {
     try {
       const place = await placeInSketch({
         role,
@@ -81,25 +69,18 @@ export function TracedSketch({ file, format, onClose, onKeep }: Props) {
         <Choice label="Role of the next place" value={role} options={ROLES} onChange={setRole} />
         goes; the picture is taken for the whole {format.pages === 2 ? "spread" : "page"}.
       </Sentence>
-      <Box
-        role="application"
-        aria-label="Where places are drawn"
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          setFrom(at(event));
-          setTo(at(event));
-        }}
-        onPointerMove={(event) => from && setTo(at(event))}
-        onPointerUp={() => void put()}
-        sx={{ position: "relative", touchAction: "none", maxWidth: 560, lineHeight: 0, cursor: "crosshair" }}
+      <DrawnOver
+        label="Where places are drawn"
+        boxes={places.map((place) => corners(place, format.pages))}
+        onDrawn={(one, other) => void put(one, other)}
       >
-        <img src={address} alt="The arrangement" draggable={false} style={{ width: "100%", display: "block" }} />
-        {places.map((place, k) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a place is its place in the pile
-          <Drawn key={k} a={{ x: place.x / format.pages, y: place.y }} b={corner(place, format.pages)} />
-        ))}
-        {from && to && <Drawn a={from} b={to} />}
-      </Box>
+        <img
+          src={address}
+          alt="The arrangement"
+          draggable={false}
+          style={{ width: "100%", maxWidth: 560, display: "block" }}
+        />
+      </DrawnOver>
       <Box component="ol" aria-label="Places drawn" sx={{ m: 0, pl: 3 }}>
         {places.map((place, k) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a place is its place in the pile
@@ -123,24 +104,7 @@ export function TracedSketch({ file, format, onClose, onKeep }: Props) {
   );
 }
 
-const corner = (place: SketchPlace, pages: number): Corner => ({
-  x: (place.x + place.width) / pages,
-  y: place.y + place.height,
-});
-
-function Drawn({ a, b }: { a: Corner; b: Corner }) {
-  return (
-    <Box
-      sx={{
-        position: "absolute",
-        left: `${Math.min(a.x, b.x) * 100}%`,
-        top: `${Math.min(a.y, b.y) * 100}%`,
-        width: `${Math.abs(a.x - b.x) * 100}%`,
-        height: `${Math.abs(a.y - b.y) * 100}%`,
-        border: `2px solid ${colours.verdigris}`,
-        background: "#2f6f6830",
-        pointerEvents: "none",
-      }}
-    />
-  );
-}
+const corners = (place: SketchPlace, pages: number): readonly [Corner, Corner] => [
+  { x: place.x / pages, y: place.y },
+  { x: (place.x + place.width) / pages, y: place.y + place.height },
+];

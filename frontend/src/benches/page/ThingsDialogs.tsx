@@ -5,13 +5,19 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { useState } from "react";
+import { useShelf } from "../../api/kits";
 import type { Recipe } from "../../api/pages";
-import { answersQuery, coversQuery, findRoom, useThings } from "../../api/things";
+import { evaluatedQuery } from "../../api/recipe";
+import { answersQuery, coversQuery, findRoom, measureSpot, type Spot, useThings } from "../../api/things";
 import { useUsual } from "../../api/usual";
+import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
-import { newId, type Part } from "../../parts/kinds";
+import { PagePicture } from "../../page/PagePicture";
+import { inches } from "../../page/scale";
+import type { Part } from "../../parts/kinds";
 import { Sentence } from "../../parts/Sentence";
 import { Asking } from "../../ui/Asking";
+import { type Corner, DrawnOver } from "../../ui/DrawnOver";
 import { LengthField } from "../../ui/LengthField";
 import { ThingPicture } from "../../ui/ThingPicture";
 
@@ -52,22 +58,77 @@ export function AnswersDialog({ id, page, onAdd, onClose }: Props) {
   );
 }
 
+/** Pixels: as large as the page is drawn to point at a spot of it. */
+const WIDE = 400;
+
 export function CoverDialog({ id, page, onAdd, onClose }: Props) {
   const usual = useUsual();
-  const [width, setWidth] = useState(usual.wide);
-  const [height, setHeight] = useState(usual.wide);
-  const { data } = useQuery(coversQuery(page, id, width, height));
+  const shelf = useShelf();
+  const { say } = useFrame();
+  const { data: evaluated } = useQuery(evaluatedQuery(id, page));
+  const [drawn, setDrawn] = useState<Spot | null>(null);
+  const across = inches(page.format.width) * page.format.pages;
+  const down = inches(page.format.height);
+  const middle: [number, number] = [across / 2, down / 2];
+  const { data: first } = useQuery({
+    queryKey: ["spot", across, down, usual.wide],
+    queryFn: () => measureSpot({ one: middle, other: middle, width: usual.wide, height: usual.wide }),
+  });
+  const spot = drawn ?? first;
+  const { data } = useQuery(coversQuery(page, id, spot));
   const things = useThings(id);
+
+  async function point(one: Corner, other: Corner): Promise<void> {
+    if (!spot) return;
+    const { width, height } = spot;
+    try {
+      setDrawn(
+        await measureSpot({
+          one: [one.x * across, one.y * down],
+          other: [other.x * across, other.y * down],
+          width,
+          height,
+        }),
+      );
+    } catch (error) {
+      say((error as Error).message);
+    }
+  }
+
+  function field(label: string, of: keyof Spot): ReactNode {
+    return (
+      <LengthField
+        label={label}
+        value={spot?.[of] ?? null}
+        onCommit={(length) => spot && setDrawn({ ...spot, [of]: length })}
+      />
+    );
+  }
+
   return (
     <Asking title="Cover a spot" narrow onClose={onClose}>
+      {evaluated && (
+        <DrawnOver
+          label="Where the spot is"
+          boxes={spot ? [cornersOf(spot, across, down)] : []}
+          onDrawn={(one, other) => void point(one, other)}
+        >
+          <PagePicture
+            name={page.name}
+            page={evaluated}
+            shelf={shelf}
+            scale={Math.min(WIDE / across, WIDE / 2 / down)}
+          />
+        </DrawnOver>
+      )}
       <Sentence>
-        a spot of
-        <LengthField label="Width of the spot" value={width} onCommit={setWidth} />×
-        <LengthField label="Height of the spot" value={height} onCommit={setHeight} />
+        Press where it is, or draw round it: a spot of {field("Width of the spot", "width")}×
+        {field("Height of the spot", "height")}, its middle {field("From the left to its middle", "across")}
+        from the left and {field("From the top to its middle", "down")}from the top
       </Sentence>
       {data?.length === 0 && "Nothing that is left covers it with 1/8 in round it."}
       <Offers label="What covers it">
-        {data?.map(({ name, cover }) => (
+        {data?.map(({ name, cover, part }) => (
           <Box
             component="li"
             key={cover.thing ?? cover.paper}
@@ -79,18 +140,16 @@ export function CoverDialog({ id, page, onAdd, onClose }: Props) {
               {cover.turned && ", turned a quarter"}
               <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>{cover.why}</Box>
             </Box>
-            {cover.thing && (
-              <Button
-                size="small"
-                variant="outlined"
-                onClick={() => {
-                  onAdd(aThing(cover.thing ?? "", cover.turned));
-                  onClose();
-                }}
-              >
-                Take it
-              </Button>
-            )}
+            <Button
+              size="small"
+              variant="outlined"
+              onClick={() => {
+                onAdd(part);
+                onClose();
+              }}
+            >
+              Take it
+            </Button>
           </Box>
         ))}
       </Offers>
@@ -98,8 +157,18 @@ export function CoverDialog({ id, page, onAdd, onClose }: Props) {
   );
 }
 
-function aThing(thing: string, turned: boolean): Part {
-  return { kind: "thing", id: newId("thing"), thing, angle: turned ? 90 : 0 } as unknown as Part;
+/** Its corners in shares of the picture. */
+function cornersOf(spot: Spot, across: number, down: number): readonly [Corner, Corner] {
+  const [x, y, wide, high] = [spot.across, spot.down, spot.width, spot.height].map(inches) as [
+    number,
+    number,
+    number,
+    number,
+  ];
+  return [
+    { x: (x - wide / 2) / across, y: (y - high / 2) / down },
+    { x: (x + wide / 2) / across, y: (y + high / 2) / down },
+  ];
 }
 
 interface RoomProps {

@@ -7,12 +7,17 @@ a colour that the page has already: a colour that appears once more looks chosen
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ulna.core.geometry.figures import inner_box
-from ulna.core.measure import Length, inches
+from ulna.core.geometry.polygons import Point
+from ulna.core.measure import Length, Ruler, inches
 from ulna.core.paper.colour import Lab, of_hex
-from ulna.core.paper.shelf import Paper, Shelf
+from ulna.core.paper.shelf import Direction, Shelf
+from ulna.core.parts.kinds.panel import Panel
+from ulna.core.parts.kinds.thing import ThingPart
+from ulna.core.parts.pieces import Ground, PaperChoice
+from ulna.core.parts.place import Place, centred_at, place_at
 from ulna.core.things.thing import NOT_STUCK_ON, Thing
 
 ROUND = inches(0, 1, 8)
@@ -22,8 +27,28 @@ ALIKE = 18.0
 
 
 @dataclass(frozen=True, slots=True)
+class Spot:
+    """What is to be covered: its size, and how far its middle lies from the left and the top of the page or spread."""
+
+    width: Length
+    height: Length
+    across: Length
+    down: Length
+
+
+def between(one: Point, other: Point, size: tuple[Length, Length], ruler: Ruler) -> Spot:
+    """The spot between two corners, in inches, its sides the next marks that are no shorter. Corners that are nearer
+    than a mark only point at it: it is of that `size`."""
+    drawn = abs(one[0] - other[0]), abs(one[1] - other[1])
+    if max(drawn) >= ruler.mark.inches:
+        size = max(ruler.mark, ruler.up(drawn[0])), max(ruler.mark, ruler.up(drawn[1]))
+    middle = ruler.near((one[0] + other[0]) / 2), ruler.near((one[1] + other[1]) / 2)
+    return Spot(*size, *middle)
+
+
+@dataclass(frozen=True, slots=True)
 class Cover:
-    """A thing or a scrap that covers it, whether it lies turned by a quarter then, and why it is where it is."""
+    """A thing, or a paper of which a scrap covers it, whether that lies turned by a quarter, and why it is here."""
 
     thing: str | None
     paper: str | None
@@ -47,22 +72,34 @@ def covers(
             found.append((*_rank(thing.colours, thing.size, known), Cover(thing.id, None, turned, "")))
     for paper in shelf.papers.values():
         if paper.is_scrap and paper.count and not paper.holes:
-            turned = _turned((paper.width, paper.height), wide, high, False)
-            if turned is not None:
-                found.append(
-                    (*_rank(paper.a.colours, (paper.width, paper.height), known), _of_paper(paper, turned))
-                )
+            # A scrap of a sheet that is known is asked for by that paper: the planner takes scraps first.
+            of = shelf.papers.get(paper.scrap_of or "", paper)
+            upright = of.a.direction is not Direction.NONE
+            if _turned((paper.width, paper.height), wide, high, upright) is not None:
+                rank = _rank(paper.a.colours, (paper.width, paper.height), known)
+                found.append((*rank, Cover(None, of.id, False, "")))
     found.sort(key=lambda one: (not one[0], one[1]))
-    return [
-        Cover(
-            c.thing, c.paper, c.turned, "it repeats a colour of the page" if known_colour else "it is large enough"
-        )
-        for known_colour, _, c in found
-    ]
+    said = dict[tuple[str | None, str | None], Cover]()
+    for repeats, _, one in found:
+        why = "it repeats a colour of the page" if repeats else "it is large enough"
+        said.setdefault((one.thing, one.paper), replace(one, why=why))
+    return list(said.values())
 
 
-def _of_paper(paper: Paper, turned: bool) -> Cover:
-    return Cover(None, paper.id, turned, "")
+def laid(cover: Cover, spot: Spot, ground: Ground, id: str) -> ThingPart | Panel:
+    """The part that covers the spot, its middle on the spot's; a scrap is cut so large that it reaches over it."""
+    shelf = ground.shelf
+    part: ThingPart | Panel
+    if cover.thing is not None:
+        size = shelf.things[cover.thing].size
+        part = ThingPart(id, cover.thing, angle=90.0 if cover.turned else 0.0)
+        wide, high = size[::-1] if cover.turned else size
+    else:
+        wide, high = spot.width + ROUND * 2, spot.height + ROUND * 2
+        part = Panel(id, "cover", None, wide, high, PaperChoice(cover.paper))
+    middle = spot.across.inches, spot.down.inches
+    box = centred_at(middle, wide, high, ground.ruler)
+    return replace(part, place=place_at(Place(), box, ground.format))
 
 
 def _inside(thing: Thing) -> tuple[Length, Length]:
