@@ -8612,7 +8612,7 @@ export interface components {
              * @default diagonal
              * @enum {string}
              */
-            along: "diagonal" | "other diagonal" | "all over" | "round the middle";
+            along: "diagonal" | "other diagonal" | "all over" | "round the middle" | "round the clusters";
             /** @default 9 */
             count: number;
             /**
@@ -8661,7 +8661,7 @@ export interface components {
              * @default diagonal
              * @enum {string}
              */
-            along: "diagonal" | "other diagonal" | "all over" | "round the middle";
+            along: "diagonal" | "other diagonal" | "all over" | "round the middle" | "round the clusters";
             /** @default 9 */
             count: number;
             /**

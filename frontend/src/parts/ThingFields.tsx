@@ -372,6 +372,7 @@ export function ScatterFields(of: PartProps<ScatterPart>) {
             ["other diagonal", "along the other diagonal"],
             ["all over", "all over"],
             ["round the middle", "round the middle"],
+            ["round the clusters", "round the clusters"],
           ]}
         />
         <SeedButton of={of} words="Another scatter" />

@@ -14,10 +14,12 @@ from ulna.core.measure import inches
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Shelf
+from ulna.core.parts.kinds.cluster import Cluster, Member
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.scatter import Scatter
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.pieces import Ground
+from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.prints import Print
 from ulna.core.things.scattering import odd, scattered
 from ulna.core.things.thing import Thing, ThingKind
@@ -83,6 +85,37 @@ def test_along_the_diagonal_they_keep_near_the_line() -> None:
     assert sum(abs(one.x - one.y) for one in found) / len(found) < 1.5
 
 
+def test_round_the_clusters_each_has_its_share_near_it() -> None:
+    """Twenty dots, so nineteen, over two clusters of 2 × 1: ten round the first, nine round the other, none on either,
+    and in the middle they lie within an inch of its edge."""
+    clusters = ((1.0, 1.0, 3.0, 2.0), (7.0, 8.0, 9.0, 9.0))
+    found = scattered(10, 10, (0.25,), 20, "round the clusters", 4, [], clusters)
+    near = [0, 0]
+    far = list[float]()
+    for one in found:
+        gaps = [
+            math.dist((one.x, one.y), (min(max(one.x, x1), x2), min(max(one.y, y1), y2)))
+            for x1, y1, x2, y2 in clusters
+        ]
+        near[gaps.index(min(gaps))] += 1
+        far.append(min(gaps))
+    assert near == [10, 9] and min(far) > 0.1 and sorted(far)[9] < 1
+
+
+def test_a_scatter_on_a_page_finds_the_clusters_that_lie_in_it() -> None:
+    """One cluster of a dot at (2, 2) on the page: of nine dots round it every one is nearer to it
+    than to the middle of the page."""
+    member = Member("large")
+    cluster = Cluster(
+        "c", members=(member,), place=Place(across=Across("left", inches(2)), down=Down("top", inches(2)))
+    )
+    scatter = Scatter("s", ("small",), 9, "round the clusters", inches(12), inches(12))
+    page = evaluate(PagePlan("p", parts=(cluster, scatter)), on())
+    found = [one for one in dots(page) if one[2] < 0.15]
+    assert len(found) == 9
+    assert all(math.dist((x, y), (2.2, 2.2)) < math.dist((x, y), (6, 6)) for x, y, _ in found)
+
+
 def test_where_there_is_no_room_fewer_are_laid_and_that_is_told() -> None:
     """A region of 4 × 4 under a photo of 4 × 6 has no room at all: it says so, and nothing is laid."""
     page = evaluate(
@@ -102,7 +135,7 @@ def test_where_there_is_no_room_fewer_are_laid_and_that_is_told() -> None:
 @given(
     st.integers(0, 10_000),
     st.integers(1, 40),
-    st.sampled_from(["diagonal", "other diagonal", "all over", "round the middle"]),
+    st.sampled_from(["diagonal", "other diagonal", "all over", "round the middle", "round the clusters"]),
 )
 def test_the_same_seed_gives_the_same_scatter_inside_its_region(seed: int, count: int, along) -> None:  # type: ignore[no-untyped-def]
     """Odd in number, whole within the region, no two on each other."""

@@ -66,16 +66,18 @@ def stand(parts: Sequence[Part], ground: Ground) -> dict[str, Standing]:
 
 def _clear_of_others(one: Standing, found: Mapping[str, Standing], ground: Ground) -> Standing:
     """A part that keeps off the others, worked out anew now that they lie: photos, letters, words and lines stay free
-    of it."""
+    of it, and clusters draw it near."""
     if one.box is None:
         return one
-    free = list[Polygon]()
+    free, around = list[Polygon](), list[polygons.Bounds]()
     for other in found.values():
         if other.box is None or other.part.id == one.part.id or not other.box.meets(one.box):
             continue
         x, y = (other.box.x - one.box.x).inches, (other.box.y - one.box.y).inches
         free += [polygons.moved(outline, x, y) for outline in stay_free(other.built)]
-    built, _ = work_out(one.part, ground.keeping_free(tuple(free)), one.room)
+        if traits(other.part).gathers:
+            around.append((x, y, x + other.box.width.inches, y + other.box.height.inches))
+    built, _ = work_out(one.part, ground.keeping_free(tuple(free), tuple(around)), one.room)
     return replace(one, built=built)
 
 

@@ -57,7 +57,8 @@ class Traits:
     what is made of several things has a `mirror` image of its own.
     Of those that are `shared_out`, alike ones that are repeated count as block k of n. A `line` is what others stand
     on. `one_print` is all that a photo is, so that its picture can slide in it. `takes` are the things of the shelf
-    that it uses on what it lies on; what `keeps_off` others is worked out last, from where those lie.
+    that it uses on what it lies on; what `keeps_off` others is worked out last, from where those lie,
+    and may lie round what `gathers` them.
     """
 
     fills: Callable[[Any], bool] = lambda part: False
@@ -72,6 +73,7 @@ class Traits:
     one_print: bool = False
     takes: Callable[[Any, Rect], Iterable[Taking]] = lambda part, room: ()
     keeps_off: bool = False
+    gathers: bool = False
 
 
 class Kind(Protocol):

@@ -10,7 +10,7 @@ from typing import Annotated, Any, Literal
 from ulna.core.errors import NotOnShelf
 from ulna.core.findings import Finding
 from ulna.core.geometry.figures import Figure, Hole
-from ulna.core.geometry.polygons import Polygon, box, moved, turned
+from ulna.core.geometry.polygons import Bounds, Polygon, box, moved, turned
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, Ruler
 from ulna.core.page_formats import PageFormat
@@ -216,7 +216,8 @@ class Ground:
 
     `edge` tells the colours of a picture as it is cropped, and of its edge, where the picture is there to be looked at.
     `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it;
-    `free` are the outlines from its corner that must stay free of it, where it keeps off others.
+    `free` are the outlines from its corner that must stay free of it, where it keeps off others, and `around` the
+    edges of what it gathers round.
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
     """
@@ -232,6 +233,7 @@ class Ground:
     edge: Callable[[Picture], PictureColours | None] = field(default=lambda _: None, compare=False, repr=False)
     fold: Length | None = None
     free: tuple[Polygon, ...] = ()
+    around: tuple[Bounds, ...] = ()
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
@@ -243,9 +245,9 @@ class Ground:
         """The same ground as a part sees it that the fold goes through there."""
         return replace(self, fold=at)
 
-    def keeping_free(self, outlines: tuple[Polygon, ...]) -> Ground:
-        """The same ground as a part sees it that keeps off these."""
-        return replace(self, free=outlines)
+    def keeping_free(self, outlines: tuple[Polygon, ...], around: tuple[Bounds, ...]) -> Ground:
+        """The same ground as a part sees it that keeps off these outlines and gathers round those edges."""
+        return replace(self, free=outlines, around=around)
 
     def says(self, choice: PaperChoice) -> str:
         """A paper choice in words: its name and side, whether it lies turned, and how stripes run then."""

@@ -119,7 +119,7 @@ def traits(part: Part) -> Traits:
 
 def work_out(part: Part, ground: Ground, room: Rect) -> tuple[Built, str]:
     """A part worked out at the origin on what it lies on, and as people say it with its values, without its place."""
-    key = part, room.width, room.height, ground.fold, ground.free
+    key = part, room.width, room.height, ground.fold, ground.free, ground.around
     found = ground.worked.get(key)
     if found is None:
         if len(ground.worked) > MOST_WORKED:

@@ -183,7 +183,7 @@ def _begun(begin: Beginning) -> Cluster:
 
 
 PART = Cluster
-TRAITS = Traits(whole=True, scales=(), takes=takes, mirror=mirrored)
+TRAITS = Traits(whole=True, scales=(), takes=takes, mirror=mirrored, gathers=True)
 MENU: tuple[Entry, ...] = (
     Entry(
         "Cluster",

@@ -1,7 +1,7 @@
 """A scatter: dots, sequins, drops over a region, an odd number of them, clear of photos, letters and written lines.
 
 ●   ·
-  ·   ●     along a diagonal, round the middle, or all over; larger ones below; the same seed gives the same scatter
+  ·   ●     along a diagonal, round the clusters, or all over; larger ones below; one seed, one scatter
  ●  ·
 """
 
@@ -56,7 +56,9 @@ def build(part: Scatter, ground: Ground, room: Rect) -> Built:
         things.append(thing if thing.id else DOT)
         findings += told
     sizes = [max(one.size).inches for one in things]
-    found = scattered(width.inches, height.inches, sizes, part.count, part.along, part.seed, ground.free)
+    found = scattered(
+        width.inches, height.inches, sizes, part.count, part.along, part.seed, ground.free, ground.around
+    )
     pieces = list[Piece]()
     for k, one in enumerate(found):
         thing = things[one.kind]
