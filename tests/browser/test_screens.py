@@ -217,8 +217,9 @@ def test_the_drawing_shows_papers_and_photos(window: Callable[..., Page]) -> Non
     page = window("page")
     drawing = page.get_by_label("The page at scale")
     assert drawing.locator("pattern[id^=paper-]").count() >= 4
+    prints = drawing.locator("[data-piece*=print] image")
+    assert prints.count() == 5  # the bridge over the gutter is drawn in both its halves
     pictures = drawing.locator("image")
-    assert pictures.count() == 5  # the bridge over the gutter is drawn in both its halves
     for k in range(pictures.count()):
         address = pictures.nth(k).get_attribute("href")
         assert page.request.get(str(address)).ok

@@ -64,9 +64,10 @@ def test_a_stain_is_pointed_at_and_covered_by_what_is_left(page: Page, tmp_path:
         field = dialog.get_by_label(label)
         field.fill(size)
         field.press("Enter")
-    picture = dialog.get_by_role("application", name="Where the spot is").bounding_box()
-    assert picture is not None
-    page.mouse.click(picture["x"] + picture["width"] / 4, picture["y"] + picture["height"] / 4)
+    picture = dialog.get_by_role("application", name="Where the spot is")
+    box = picture.bounding_box()
+    assert box is not None
+    picture.click(position={"x": box["width"] / 4, "y": box["height"] / 4})
     across, down = (dialog.get_by_label(f"From the {edge} to its middle") for edge in ("left", "top"))
     expect(across).to_have_value("3")
     expect(down).to_have_value("3")

@@ -201,7 +201,7 @@ def test_the_template_can_be_filled_in_and_brought_back(page: Page, tmp_path: Pa
     file = tmp_path / waiting.value.suggested_filename
     waiting.value.save_as(file)
     page.get_by_label("A kit as CSV or JSON, or a backup").set_input_files(file)
-    expect(page.get_by_text("3 papers and 1 thing can be brought in.")).to_be_visible()
+    expect(page.get_by_text("3 papers, 1 alphabet and 1 thing can be brought in.")).to_be_visible()
 
 
 def test_a_sheet_is_shown_as_its_own_photograph(page: Page, tmp_path: Path) -> None:

@@ -42,7 +42,7 @@ def test_every_document_opens_and_is_written_as_it_was(home: Household) -> None:
 
 SINCE = {
     ("pile", "not sorted"), ("up", "A"), ("across", 1), ("down", 1), ("lines", None), ("printed_low", "0 in"),
-    ("printed_right", "0 in"), ("gap_at", 0.5),
+    ("printed_right", "0 in"), ("gap_at", 0.5), ("words", "kept"),
 }  # fmt: skip
 """What was not written then, as it is where nobody said otherwise."""
 
@@ -50,7 +50,7 @@ SINCE = {
 THING_THEN = {"id", "name", "kind", "count", "length", "note"}
 
 NEW_LISTS = (
-    ("alphabets", []), ("hands", [written(hand) for hand in USUAL_HANDS]), ("prompts", list(USUAL_PROMPTS)),
+    ("alphabets", []), ("outline", []), ("hands", [written(hand) for hand in USUAL_HANDS]), ("prompts", list(USUAL_PROMPTS)),
 )  # fmt: skip
 
 
@@ -63,6 +63,8 @@ def as_then(value: Any) -> Any:
             value = {k: v for k, v in value.items() if k in THING_THEN or v != unsaid[k]}
         if value.get("kind") == "rounds" and value["thing"] is None:  # of things only since
             value = {k: v for k, v in value.items() if k != "thing"}
+        if value.get("kind") == "card" and value["rim"] == "0 in":  # motifs have one since
+            value = {k: v for k, v in value.items() if k != "rim"}
         known = {k: v for k, v in value.items() if (k, v) not in NEW_LISTS}
         return {k: as_then(v) for k, v in known.items() if isinstance(v, list | dict) or (k, v) not in SINCE}
     return value

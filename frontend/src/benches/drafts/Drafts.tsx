@@ -21,6 +21,7 @@ import { counted } from "../../ui/figures";
 import { fieldStyle } from "../../ui/LengthField";
 import { FormatFields } from "../page/FormatFields";
 import { formatOf } from "../page/formats";
+import { keyOf } from "./best";
 import { DraftCard } from "./DraftCard";
 import { SketchPicture } from "./SketchPicture";
 import { useDrafting } from "./useDrafting";
@@ -279,7 +280,7 @@ export default function Drafts() {
           >
             {drafting.drafts.map((draft) => (
               <DraftCard
-                key={JSON.stringify([draft.sketch, draft.score, draft.says])}
+                key={keyOf(draft)}
                 draft={draft}
                 onTake={() => void takeIt(draft)}
                 onLike={() => {

@@ -1,9 +1,9 @@
 /** Drafts asked for round by round: the first ones at once, better ones while one looks, until it is stopped. */
 import { useEffect, useRef, useState } from "react";
 import { askDrafts, type Draft, type DraftAsked } from "../../api/drafts";
+import { best } from "./best";
 
 const ROUNDS = 6;
-const SHOWN = 9;
 /** So many tries for the first answer, which comes soon, and for those after it. */
 const FIRST = 3;
 const EFFORT = 9;
@@ -58,18 +58,4 @@ export function useDrafting(): Drafting {
 
   useEffect(() => () => running.current?.abort(), []);
   return { drafts, round, rounds: ROUNDS, trouble, begin, stop };
-}
-
-const kindOf = (draft: Draft) => draft.sketch.split(",")[0] ?? draft.sketch;
-
-/** The best of each kind of sketch, and of those the best first; then what is second best of a kind. */
-export function best(drafts: readonly Draft[]): Draft[] {
-  const sorted = [...drafts].sort((a, b) => a.score - b.score);
-  const kinds = new Map<string, Draft>();
-  const rest: Draft[] = [];
-  for (const draft of sorted) {
-    if (kinds.has(kindOf(draft))) rest.push(draft);
-    else kinds.set(kindOf(draft), draft);
-  }
-  return [...kinds.values(), ...rest].slice(0, SHOWN);
 }

@@ -126,33 +126,36 @@ export function CoverDialog({ id, page, onAdd, onClose }: Props) {
         {field("Height of the spot", "height")}, its middle {field("From the left to its middle", "across")}
         from the left and {field("From the top to its middle", "down")}from the top
       </Sentence>
-      {data?.length === 0 && "Nothing that is left covers it with 1/8 in round it."}
-      <Offers label="What covers it">
-        {data?.map(({ name, cover, part }) => (
-          <Box
-            component="li"
-            key={cover.thing ?? cover.paper}
-            sx={{ display: "flex", alignItems: "center", gap: 1.5 }}
-          >
-            {cover.thing && <ThingPicture thing={things.find((t) => t.thing.id === cover.thing)} size={40} />}
-            <Box sx={{ flex: 1 }}>
-              {name}
-              {cover.turned && ", turned a quarter"}
-              <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>{cover.why}</Box>
-            </Box>
-            <Button
-              size="small"
-              variant="outlined"
-              onClick={() => {
-                onAdd(part);
-                onClose();
-              }}
+      {/* As high as several offers, so that the picture stays under the hand when there are fewer. */}
+      <Box sx={{ minHeight: 210 }}>
+        {data?.length === 0 && "Nothing that is left covers it with 1/8 in round it."}
+        <Offers label="What covers it">
+          {data?.map(({ name, cover, part }) => (
+            <Box
+              component="li"
+              key={cover.thing ?? cover.paper}
+              sx={{ display: "flex", alignItems: "center", gap: 1.5 }}
             >
-              Take it
-            </Button>
-          </Box>
-        ))}
-      </Offers>
+              {cover.thing && <ThingPicture thing={things.find((t) => t.thing.id === cover.thing)} size={40} />}
+              <Box sx={{ flex: 1 }}>
+                {name}
+                {cover.turned && ", turned a quarter"}
+                <Box sx={{ fontSize: "0.85rem", color: colours.soft }}>{cover.why}</Box>
+              </Box>
+              <Button
+                size="small"
+                variant="outlined"
+                onClick={() => {
+                  onAdd(part);
+                  onClose();
+                }}
+              >
+                Take it
+              </Button>
+            </Box>
+          ))}
+        </Offers>
+      </Box>
     </Asking>
   );
 }
