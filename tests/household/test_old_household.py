@@ -50,7 +50,8 @@ SINCE = {
 THING_THEN = {"id", "name", "kind", "count", "length", "note"}
 
 NEW_LISTS = (
-    ("alphabets", []), ("outline", []), ("hands", [written(hand) for hand in USUAL_HANDS]), ("prompts", list(USUAL_PROMPTS)),
+    ("alphabets", []), ("outline", []),
+    ("hands", [written(hand) for hand in USUAL_HANDS]), ("prompts", list(USUAL_PROMPTS)),
 )  # fmt: skip
 
 

@@ -18,10 +18,12 @@ from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.parts.place import Place, centred_at, place_at
-from ulna.core.things.thing import NOT_STUCK_ON, Thing
+from ulna.core.things.thing import NOT_STUCK_ON, Thing, ThingKind
 
 ROUND = inches(0, 1, 8)
 """So far a cover reaches over the edge of what it hides."""
+SEEN_THROUGH = NOT_STUCK_ON | {ThingKind.STAMP}
+"""An impression in ink hides nothing."""
 ALIKE = 18.0
 """In CIELAB: colours that are nearer are taken for the same accent."""
 
@@ -64,7 +66,7 @@ def covers(
     known = [of_hex(one) for one in colours]
     found = list[tuple[bool, float, Cover]]()
     for thing in shelf.things.values():
-        if left.get(thing.id, 0) < 1 or thing.kind in NOT_STUCK_ON or thing.by_length or thing.clear:
+        if left.get(thing.id, 0) < 1 or thing.kind in SEEN_THROUGH or thing.by_length or thing.clear:
             continue
         sizes = _inside(thing)
         turned = _turned(sizes, wide, high, bool(thing.points or thing.says))
