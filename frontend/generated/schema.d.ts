@@ -3623,6 +3623,33 @@ export interface components {
             page: components["schemas"]["Recipe-Input"];
             second: string;
         };
+        /** @description What is to be covered: its size, and how far its middle lies from the left and the top of the page or spread. */
+        Blemish: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
         Body_add_face: {
             file: string;
         };
@@ -4070,7 +4097,7 @@ export interface components {
         CoverAsked: {
             id?: string | null;
             page: components["schemas"]["Recipe-Input"];
-            spot: components["schemas"]["Spot"];
+            spot: components["schemas"]["Blemish"];
         };
         /** @description What covers it, and the part that would. */
         CoverOut: {
@@ -9197,33 +9224,6 @@ export interface components {
              * @default {
              *       "units": 0
              *     }
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            width: string;
-        };
-        /** @description What is to be covered: its size, and how far its middle lies from the left and the top of the page or spread. */
-        Spot: {
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            across: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            down: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            height: string;
-            /**
-             * @description A length from -1200 in to 1200 in.
              * @example 4 1/4 in
              * @example 108 mm
              */
@@ -18224,7 +18224,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Spot"];
+                    "application/json": components["schemas"]["Blemish"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

@@ -52,7 +52,7 @@ export const triesQuery = (page: Recipe, id: string | undefined, part: string) =
     placeholderData: (last) => last,
     gcTime: 20_000,
   });
-export type Spot = Schemas["Spot"];
+export type Spot = Schemas["Blemish"];
 export const measureSpot = (asked: Schemas["SpotDrawn"]) => take(client.POST("/api/things/spot", { body: asked }));
 export const coversQuery = (page: Recipe, id: string, spot: Spot | undefined) =>
   queryOptions({

@@ -15,7 +15,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.wire import PageAsked
 from ulna.core.geometry.polygons import Point
 from ulna.core.page import accenting, clustering, joining
-from ulna.core.page.covering import Cover, Spot, covers, laid
+from ulna.core.page.covering import Blemish, Cover, covers, laid
 from ulna.core.page.covering import between as between_corners
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
@@ -168,13 +168,13 @@ class SpotDrawn(BaseModel):
 
 
 @router.post("/things/spot")
-def measure_spot(asked: SpotDrawn, home: AtHome) -> Doc[Spot]:
+def measure_spot(asked: SpotDrawn, home: AtHome) -> Doc[Blemish]:
     """A spot that was drawn or pointed at, on marks."""
     return between_corners(asked.one, asked.other, (asked.width, asked.height), home.ruler())
 
 
 class CoverAsked(PageAsked):
-    spot: Doc[Spot]
+    spot: Doc[Blemish]
 
 
 class CoverOut(BaseModel):

@@ -17,7 +17,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import inches, parse
 from ulna.core.page.accenting import answers, on_every_photo, tries
 from ulna.core.page.clustering import Proposal, proposed
-from ulna.core.page.covering import Spot, between, covers, laid
+from ulna.core.page.covering import Blemish, between, covers, laid
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.joining import apart, joined
 from ulna.core.page.plan import PagePlan, things_of
@@ -257,7 +257,7 @@ def test_a_spot_is_drawn_round_or_pointed_at_and_the_cover_lies_on_its_middle() 
     of 1 × 3/4 begins at 2 7/8 and 3 7/8; a place pointed at has the size that was said."""
     at = on()
     spot = between((3.0, 4.0), (3.7, 4.5), (inches(1), inches(1)), at.ruler)
-    assert spot == Spot(parse("3/4"), parse("1/2"), parse("3 3/8"), parse("4 1/4"))
+    assert spot == Blemish(parse("3/4"), parse("1/2"), parse("3 3/8"), parse("4 1/4"))
     covered = covers(spot.width, spot.height, [BLUE], at.shelf, dict(at.shelf.things_left))
     boxes = {}
     for one in covered:
@@ -268,4 +268,4 @@ def test_a_spot_is_drawn_round_or_pointed_at_and_the_cover_lies_on_its_middle() 
     middle = boxes["doily"].x + boxes["doily"].width.part(1, 2), boxes["doily"].y + boxes["doily"].height.part(1, 2)
     assert middle == (spot.across, spot.down)
     pressed = between((3.0, 4.0), (3.0, 4.0), (inches(1), parse("1/2")), at.ruler)
-    assert pressed == Spot(inches(1), parse("1/2"), inches(3), inches(4))
+    assert pressed == Blemish(inches(1), parse("1/2"), inches(3), inches(4))

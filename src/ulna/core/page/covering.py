@@ -29,7 +29,7 @@ ALIKE = 18.0
 
 
 @dataclass(frozen=True, slots=True)
-class Spot:
+class Blemish:
     """What is to be covered: its size, and how far its middle lies from the left and the top of the page or spread."""
 
     width: Length
@@ -38,14 +38,14 @@ class Spot:
     down: Length
 
 
-def between(one: Point, other: Point, size: tuple[Length, Length], ruler: Ruler) -> Spot:
+def between(one: Point, other: Point, size: tuple[Length, Length], ruler: Ruler) -> Blemish:
     """The spot between two corners, in inches, its sides the next marks that are no shorter. Corners that are nearer
     than a mark only point at it: it is of that `size`."""
     drawn = abs(one[0] - other[0]), abs(one[1] - other[1])
     if max(drawn) >= ruler.mark.inches:
         size = max(ruler.mark, ruler.up(drawn[0])), max(ruler.mark, ruler.up(drawn[1]))
     middle = ruler.near((one[0] + other[0]) / 2), ruler.near((one[1] + other[1]) / 2)
-    return Spot(*size, *middle)
+    return Blemish(*size, *middle)
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,7 +88,7 @@ def covers(
     return list(said.values())
 
 
-def laid(cover: Cover, spot: Spot, ground: Ground, id: str) -> ThingPart | Panel:
+def laid(cover: Cover, spot: Blemish, ground: Ground, id: str) -> ThingPart | Panel:
     """The part that covers the spot, its middle on the spot's; a scrap is cut so large that it reaches over it."""
     shelf = ground.shelf
     part: ThingPart | Panel
