@@ -11,8 +11,8 @@ import { askMonth, type Month } from "../../api/drafts";
 import { addPage, putTogether, togetherQuery } from "../../api/pages";
 import { usePhotos } from "../../api/photos";
 import { useUsual } from "../../api/usual";
-import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
+import { useDoing } from "../../app/useDoing";
 import { Sentence } from "../../parts/Sentence";
 import { counted } from "../../ui/figures";
 import { fieldStyle } from "../../ui/LengthField";
@@ -29,21 +29,10 @@ export default function MonthBench() {
   const [taken, setTaken] = useState<readonly string[]>([]);
   const [titles, setTitles] = useState<Record<string, string>>({});
   const [found, setFound] = useState<Month | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { busy, doing } = useDoing();
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { say } = useFrame();
   const stories = days.filter(([day]) => taken.includes(day));
-
-  async function doing(deed: () => Promise<void>): Promise<void> {
-    setBusy(true);
-    try {
-      await deed();
-    } catch (error) {
-      say((error as Error).message);
-    }
-    setBusy(false);
-  }
 
   const draft = () =>
     doing(async () => {

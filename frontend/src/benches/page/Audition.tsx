@@ -12,6 +12,7 @@ import type { PaperChoice, Part } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
 import { Swatch } from "../../ui/Swatch";
 import { unseen } from "../../ui/unseen";
+import { underBar } from "./underBar";
 
 interface Props {
   id: string;
@@ -171,22 +172,7 @@ export function Audition({ id, page, part, onTry, onClose }: Props) {
 }
 
 function Bar({ children }: { children: React.ReactNode }) {
-  return (
-    <Box
-      sx={{
-        display: "flex",
-        alignItems: "center",
-        gap: 1.5,
-        mx: 1.5,
-        mb: 1,
-        p: 1,
-        background: colours.paper,
-        borderTop: `2px solid ${colours.verdigris}`,
-      }}
-    >
-      {children}
-    </Box>
-  );
+  return <Box sx={underBar}>{children}</Box>;
 }
 
 function isChoice(value: unknown): value is PaperChoice {

@@ -5,9 +5,9 @@ import Button from "@mui/material/Button";
 import { useEffect, useRef, useState } from "react";
 import type { Recipe } from "../../api/pages";
 import { proposeClusters } from "../../api/things";
-import { colours } from "../../app/theme";
 import type { Part } from "../../parts/kinds";
 import { Choice } from "../../ui/Choice";
+import { underBar } from "./underBar";
 
 interface Props {
   id: string;
@@ -66,17 +66,7 @@ export function Proposal({ id, page, onTry, onClose }: Props) {
         event.preventDefault();
         event.stopPropagation();
       }}
-      sx={{
-        display: "flex",
-        flexWrap: "wrap",
-        alignItems: "center",
-        gap: 1.5,
-        mx: 1.5,
-        mb: 1,
-        p: 1,
-        background: colours.paper,
-        borderTop: `2px solid ${colours.verdigris}`,
-      }}
+      sx={{ ...underBar, flexWrap: "wrap" }}
     >
       <Box sx={{ display: "flex", flexDirection: "column", gap: 0.5 }}>
         <Choice

@@ -8,6 +8,7 @@ import { pictureAt } from "../../api/pictures";
 import { correctThings, findThings, type ThingSeen, takeThings } from "../../api/things";
 import { useFrame } from "../../app/FrameContext";
 import { colours } from "../../app/theme";
+import { useDoing } from "../../app/useDoing";
 import { Sentence } from "../../parts/Sentence";
 import { Asking } from "../../ui/Asking";
 import { Choice } from "../../ui/Choice";
@@ -42,7 +43,7 @@ export function ThingsSheet({ file, like, onClose, onTake }: Props) {
   const [marked, setMarked] = useState<readonly number[]>([]);
   const [kind, setKind] = useState<Thing["kind"]>(like.kind);
   const [name, setName] = useState("Sticker");
-  const [busy, setBusy] = useState(false);
+  const { busy, doing } = useDoing();
   const { say } = useFrame();
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each file
@@ -67,16 +68,6 @@ export function ThingsSheet({ file, like, onClose, onTake }: Props) {
       gone = true;
     };
   }, [file]);
-
-  async function doing(deed: () => Promise<void>): Promise<void> {
-    setBusy(true);
-    try {
-      await deed();
-    } catch (error) {
-      say((error as Error).message);
-    }
-    setBusy(false);
-  }
 
   const find = () =>
     doing(async () => {
