@@ -46,18 +46,22 @@ class Server:
     def start(self) -> None:
         self.household = Household(self.home, self.printer)
         self.app = create_app(self.household, self.door)
-        config = uvicorn.Config(self.app, host="127.0.0.1", port=self.port, log_level="error")
+        config = uvicorn.Config(
+            self.app, host="127.0.0.1", port=self.port, log_level="error", timeout_graceful_shutdown=2
+        )
         self.server = uvicorn.Server(config)
         self.thread = threading.Thread(target=self.server.run, daemon=True)
         self.thread.start()
         end = time.monotonic() + 30
         while not self.server.started and time.monotonic() < end:
             time.sleep(0.02)
+        assert self.server.started, f"no server on port {self.port} within half a minute"
         self.port = self.server.servers[0].sockets[0].getsockname()[1]
 
     def stop(self) -> None:
         self.server.should_exit = True
         self.thread.join(timeout=20)
+        assert not self.thread.is_alive(), "the server did not stop within 20 s"
         self.app.state.household.close()
 
     def move_in(self, home: Path) -> None:
@@ -91,7 +95,9 @@ def one_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
 
 @pytest.fixture
 def server(one_server: Server, tmp_path: Path) -> Server:
-    """With an empty household of this test's own."""
+    """With an empty household of this test's own. A test that failed while it was stopped fails alone."""
+    if not one_server.thread.is_alive():
+        one_server.start()
     one_server.move_in(tmp_path / "home")
     return one_server
 
