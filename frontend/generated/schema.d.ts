@@ -258,6 +258,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Page
+         * @description Everything that is to be told of a recipe.
+         */
+        post: operations["check_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare Costs
+         * @description What a page costs in paper more than another state of it.
+         */
+        post: operations["compare_costs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/check/remedies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Remedies
+         * @description A recipe with remedies taken; nothing is kept.
+         */
+        post: operations["take_remedies"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Learn Checks
+         * @description All checks with their pairs of little pages, and the papers that those are made of.
+         */
+        get: operations["learn_checks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{photo}.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Little Picture
+         * @description A photo of the little pages.
+         */
+        get: operations["get_little_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clusters/apart": {
         parameters: {
             query?: never;
@@ -2301,6 +2401,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Rules
+         * @description Every house rule with its options, the usual one first.
+         */
+        get: operations["list_rules"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sample": {
         parameters: {
             query?: never;
@@ -3976,6 +4096,15 @@ export interface components {
             rect: components["schemas"]["Rect"];
             what: string;
         };
+        /**
+         * @description In the order of harm, those put aside among them, without what is only good to know. `decided` are the rules that
+         *     hold, and who says so.
+         */
+        CheckedOut: {
+            decided: components["schemas"]["Decided"][];
+            found: components["schemas"]["FoundOut"][];
+            page: components["schemas"]["EvaluatedOut"];
+        };
         /** @description Its members from underneath upward. */
         "ClusterPart-Input": {
             id: string;
@@ -4086,6 +4215,16 @@ export interface components {
             pieces: number;
             prints: number;
             unchosen: number;
+        };
+        /** @description A page as it was and as it is now. */
+        CostsAsked: {
+            after: components["schemas"]["Recipe-Input"];
+            before: components["schemas"]["Recipe-Input"];
+            id?: string | null;
+        };
+        /** @description What one costs in paper more than the other, in words. */
+        CostsOut: {
+            says: string;
         };
         /** @description A thing, or a paper of which a scrap covers it, whether that lies turned by a quarter, and why it is here. */
         Cover: {
@@ -4512,6 +4651,13 @@ export interface components {
             /** @default  */
             text: string;
         };
+        /** @description A rule as it holds for a page, and who said so. */
+        Decided: {
+            /** @enum {string} */
+            by: "page" | "kit" | "house" | "usual";
+            rule: string;
+            value: string;
+        };
         /** @description Sketches for pages of a format, of so many photos where that is said. */
         DesignsAsked: {
             format: components["schemas"]["PageFormat-Input"];
@@ -4680,6 +4826,48 @@ export interface components {
         };
         /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
+        /**
+         * @description All edges of the piece of that id (of a piece that the fold halves, the whole one's). `colour` is the ink's or
+         *     the pen's; a pen's line runs `inside` the edge by so much.
+         */
+        "EdgeWork-Input": {
+            /** @default #4a3a2c */
+            colour: string;
+            /**
+             * @default inked
+             * @enum {string}
+             */
+            how: "inked" | "outlined" | "roughened" | "sanded" | "curled";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            inside: string;
+            piece: string;
+        };
+        /**
+         * @description All edges of the piece of that id (of a piece that the fold halves, the whole one's). `colour` is the ink's or
+         *     the pen's; a pen's line runs `inside` the edge by so much.
+         */
+        "EdgeWork-Output": {
+            /** @default #4a3a2c */
+            colour: string;
+            /**
+             * @default inked
+             * @enum {string}
+             */
+            how: "inked" | "outlined" | "roughened" | "sanded" | "curled";
+            /**
+             * @description A gap from 0 in to 120 in.
+             * @default 1/8 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            inside: string;
+            piece: string;
+        };
         /** @description `length` × `depth`, with scallops about `scallop` wide along its `edge`. */
         "EdgingPart-Input": {
             /**
@@ -4870,8 +5058,17 @@ export interface components {
             /** @default  */
             told: string;
         };
-        /** @description `stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know. */
+        /**
+         * @description `stop` cannot be made as it is, `warn` will likely disappoint, `note` is good to know. It is of a `part`, or of
+         *     the page; `where` are the places that it is about, on the spread. One that was put `aside`, for its page or in the
+         *     whole house, is counted and not told.
+         */
         Finding: {
+            /**
+             * @default
+             * @enum {string}
+             */
+            aside: "" | "page" | "house";
             code: string;
             part: string | null;
             /** @default [] */
@@ -4879,6 +5076,8 @@ export interface components {
             sentence: string;
             /** @enum {string} */
             severity: "stop" | "warn" | "note";
+            /** @default [] */
+            where: components["schemas"]["Rect"][];
         };
         /**
          * @description How a sheet comes: whole, from a pad of smaller ones, or as what earlier cutting left.
@@ -4894,6 +5093,13 @@ export interface components {
         FormatOffered: {
             format: components["schemas"]["PageFormat-Output"];
             name: string;
+        };
+        /** @description A finding with what its check is called and why it matters; neither where it is told while a part is made. */
+        FoundOut: {
+            check: string;
+            finding: components["schemas"]["Finding"];
+            name: string;
+            why: string;
         };
         /** @description Where one print looks: the middle of its frame in shares of the picture, and its zoom. */
         "Frame-Input": {
@@ -5697,6 +5903,8 @@ export interface components {
             note: string;
             /** @default [] */
             papers: components["schemas"]["Paper-Input"][];
+            /** @default {} */
+            rules: components["schemas"]["Rules-Input"];
             /** @default [] */
             things: components["schemas"]["Thing-Input"][];
         };
@@ -5714,6 +5922,8 @@ export interface components {
             note: string;
             /** @default [] */
             papers: components["schemas"]["Paper-Output"][];
+            /** @default {} */
+            rules: components["schemas"]["Rules-Output"];
             /** @default [] */
             things: components["schemas"]["Thing-Output"][];
         };
@@ -6524,6 +6734,12 @@ export interface components {
              */
             sheet: components["schemas"]["PaperChoice-Output"];
         };
+        /** @description A value of a rule, as it is chosen, and what it changes. */
+        Option: {
+            changes: string;
+            name: string;
+            value: string;
+        };
         /** @description The page or spread that the pieces are laid on; `width` × `height` is one page of it. */
         Page: {
             /**
@@ -6645,6 +6861,24 @@ export interface components {
         PageWith: {
             chosen: string[];
             page: components["schemas"]["Recipe-Output"];
+        };
+        /** @description A check with a little page that has what it finds and a twin that has not. */
+        PairOut: {
+            has: components["schemas"]["EvaluatedOut"];
+            has_not: components["schemas"]["EvaluatedOut"];
+            id: string;
+            look_at: string;
+            name: string;
+            why: string;
+        };
+        PairPaper: {
+            paper: components["schemas"]["Paper-Output"];
+            tiles: components["schemas"]["Tiles"];
+        };
+        PairsOut: {
+            pairs: components["schemas"]["PairOut"][];
+            papers: components["schemas"]["PairPaper"][];
+            photos: string[];
         };
         /**
          * @description With `trim`, what it lies on less that on all sides; without it, `width` × `height`.
@@ -7445,6 +7679,7 @@ export interface components {
             angle: number;
             choice: components["schemas"]["PaperChoice-Output"];
             colour: string;
+            edge: components["schemas"]["EdgeWork-Output"] | null;
             half: ("left" | "right") | null;
             id: string;
             name: string;
@@ -8247,6 +8482,18 @@ export interface components {
              */
             size: string;
         };
+        /** @description What a person likes as it is: findings of that code, of one part or of the page. */
+        "PutAside-Input": {
+            code: string;
+            /** @default  */
+            part: string;
+        };
+        /** @description What a person likes as it is: findings of that code, of one part or of the page. */
+        "PutAside-Output": {
+            code: string;
+            /** @default  */
+            part: string;
+        };
         /**
          * @description Puts a paper, or photos, on a part; on the piece of it that is pointed at, where one is; or
          *     says `what` a cell is for.
@@ -8266,9 +8513,14 @@ export interface components {
          *     tell the page's story have its text, whatever they had, those of a series that of the first of them.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
-         *     back for it.
+         *     back for it; `edges` are worked before their pieces are glued; findings that are put
+         *     `aside` are counted, not told; `rules` are those it says itself.
          */
         "Recipe-Input": {
+            /** @default [] */
+            aside: components["schemas"]["PutAside-Input"][];
+            /** @default [] */
+            edges: components["schemas"]["EdgeWork-Input"][];
             /**
              * @default {
              *       "allowance": "0 in",
@@ -8289,6 +8541,8 @@ export interface components {
             name: string;
             /** @default [] */
             parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            /** @default {} */
+            rules: components["schemas"]["Rules-Input"];
             /** @default  */
             story: string;
         };
@@ -8297,9 +8551,14 @@ export interface components {
          *     tell the page's story have its text, whatever they had, those of a series that of the first of them.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
-         *     back for it.
+         *     back for it; `edges` are worked before their pieces are glued; findings that are put
+         *     `aside` are counted, not told; `rules` are those it says itself.
          */
         "Recipe-Output": {
+            /** @default [] */
+            aside: components["schemas"]["PutAside-Output"][];
+            /** @default [] */
+            edges: components["schemas"]["EdgeWork-Output"][];
             /**
              * @default {
              *       "allowance": "0 in",
@@ -8320,6 +8579,8 @@ export interface components {
             name: string;
             /** @default [] */
             parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"])[];
+            /** @default {} */
+            rules: components["schemas"]["Rules-Output"];
             /** @default  */
             story: string;
         };
@@ -8367,14 +8628,29 @@ export interface components {
             part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
             why_not: string;
         };
+        /** @description Remedies to be taken together, one after the other. */
+        RemediesAsked: {
+            page: components["schemas"]["Recipe-Input"];
+            remedies: components["schemas"]["RemedyIn"][];
+        };
         /**
-         * @description What would do: in words, the part as it would be then, and of how many pages its page would have to be. Where it
-         *     wants another `pack` on the shelf, of which alphabet.
+         * @description What would do: in words, the part as it would be then (a new one goes on top), and of how many pages its page
+         *     would have to be. Where it wants another `pack` on the shelf, of which alphabet; where the `edge` of a piece is to
+         *     be worked, how.
          */
         Remedy: {
+            edge: unknown;
             pack: string | null;
             pages: number | null;
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            says: string;
+        };
+        /** @description A remedy as it was offered: the part as it would be, the edge as it would be worked, how many pages. */
+        RemedyIn: {
+            edge?: components["schemas"]["EdgeWork-Input"] | null;
+            pages?: number | null;
+            part?: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"]) | null;
+            /** @default  */
             says: string;
         };
         /**
@@ -8609,6 +8885,50 @@ export interface components {
             things: components["schemas"]["Thing-Output"][];
             wrong: components["schemas"]["WrongCell"][];
         };
+        /** @description A rule by its field, the question it answers, and its options; the first one is the usual. */
+        Rule: {
+            asks: string;
+            id: string;
+            options: components["schemas"]["Option"][];
+        };
+        /** @description What is held to; None where nothing is said. */
+        "Rules-Input": {
+            balance?: ("free" | "symmetrical") | null;
+            centring?: ("ruler" | "eye") | null;
+            cutout_rims?: ("kept" | "removed") | null;
+            cutting?: ("exact" | "loose") | null;
+            edges?: ("clean" | "inked") | null;
+            first?: ("photos" | "title") | null;
+            glued?: ("down" | "loose") | null;
+            gut?: ("always" | "when it saves a sheet" | "never") | null;
+            lift?: ("foam" | "flat") | null;
+            paper?: ("kit" | "stash") | null;
+            photo_safe?: ("everywhere" | "touching" | "no") | null;
+            rims?: ("none" | "white") | null;
+            theme?: ("followed" | "free") | null;
+            white_space?: ("left" | "filled") | null;
+            words?: ("after" | "before") | null;
+            writing?: ("hand" | "typed") | null;
+        };
+        /** @description What is held to; None where nothing is said. */
+        "Rules-Output": {
+            balance: ("free" | "symmetrical") | null;
+            centring: ("ruler" | "eye") | null;
+            cutout_rims: ("kept" | "removed") | null;
+            cutting: ("exact" | "loose") | null;
+            edges: ("clean" | "inked") | null;
+            first: ("photos" | "title") | null;
+            glued: ("down" | "loose") | null;
+            gut: ("always" | "when it saves a sheet" | "never") | null;
+            lift: ("foam" | "flat") | null;
+            paper: ("kit" | "stash") | null;
+            photo_safe: ("everywhere" | "touching" | "no") | null;
+            rims: ("none" | "white") | null;
+            theme: ("followed" | "free") | null;
+            white_space: ("left" | "filled") | null;
+            words: ("after" | "before") | null;
+            writing: ("hand" | "typed") | null;
+        };
         /** @description A print run on its way to the printer: prints made so far, then the printer's jobs, one for each paper. */
         Run: {
             /** @default [] */
@@ -8754,15 +9074,13 @@ export interface components {
             version: number;
         };
         /**
-         * @description How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
-         *     print came out so much too low and too far right: `printed_low`, `printed_right`.
+         * @description How a household measures, its rules, what it punches and writes with, and what one is asked for a story; the
+         *     codes of findings that were put `aside` for good. A test print came out so much too low and too far right:
+         *     `printed_low`, `printed_right`.
          */
         "Settings-Input": {
-            /**
-             * @default when it saves a sheet
-             * @enum {string}
-             */
-            gut: "always" | "when it saves a sheet" | "never";
+            /** @default [] */
+            aside: string[];
             /**
              * @default [
              *       {
@@ -8830,6 +9148,8 @@ export interface components {
             prompts: string[];
             /** @default [] */
             punches: components["schemas"]["Punch"][];
+            /** @default {} */
+            rules: components["schemas"]["Rules-Input"];
             /**
              * @default in
              * @enum {string}
@@ -8842,15 +9162,13 @@ export interface components {
             zero: "left" | "centre";
         };
         /**
-         * @description How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
-         *     print came out so much too low and too far right: `printed_low`, `printed_right`.
+         * @description How a household measures, its rules, what it punches and writes with, and what one is asked for a story; the
+         *     codes of findings that were put `aside` for good. A test print came out so much too low and too far right:
+         *     `printed_low`, `printed_right`.
          */
         "Settings-Output": {
-            /**
-             * @default when it saves a sheet
-             * @enum {string}
-             */
-            gut: "always" | "when it saves a sheet" | "never";
+            /** @default [] */
+            aside: string[];
             /**
              * @default [
              *       {
@@ -8918,6 +9236,8 @@ export interface components {
             prompts: string[];
             /** @default [] */
             punches: components["schemas"]["Punch"][];
+            /** @default {} */
+            rules: components["schemas"]["Rules-Output"];
             /**
              * @default in
              * @enum {string}
@@ -9890,6 +10210,7 @@ export interface components {
          *     in inches from the box's corner. `colours` has the leading one first; `drawn` is its style; `says` are the words
          *     printed on it; it `points` or looks one way, or may lie any way. A `clear` one shows what is under it; one with a
          *     `rim` has a white edge. `picture` is a photograph of it. Of a strip of gems `each` says how many are on one.
+         *     What `harms_photos` (metal that rusts, newsprint, an ink with acid) may not lie straight on one.
          */
         "Thing-Input": {
             /** @default false */
@@ -9912,6 +10233,8 @@ export interface components {
              * @enum {string}
              */
             fixing: "own adhesive" | "glue" | "foam squares" | "pierced" | "clipped on";
+            /** @default false */
+            harms_photos: boolean;
             height?: string | null;
             id: string;
             /** @default other */
@@ -9947,6 +10270,7 @@ export interface components {
          *     in inches from the box's corner. `colours` has the leading one first; `drawn` is its style; `says` are the words
          *     printed on it; it `points` or looks one way, or may lie any way. A `clear` one shows what is under it; one with a
          *     `rim` has a white edge. `picture` is a photograph of it. Of a strip of gems `each` says how many are on one.
+         *     What `harms_photos` (metal that rusts, newsprint, an ink with acid) may not lie straight on one.
          */
         "Thing-Output": {
             /** @default false */
@@ -9969,6 +10293,8 @@ export interface components {
              * @enum {string}
              */
             fixing: "own adhesive" | "glue" | "foam squares" | "pierced" | "clipped on";
+            /** @default false */
+            harms_photos: boolean;
             height: string | null;
             id: string;
             /** @default other */
@@ -10954,6 +11280,7 @@ export interface components {
             narrow_mat: components["schemas"]["Mat-Output"];
             opening: components["schemas"]["Opening-Output"];
             openings: components["schemas"]["Openings-Output"];
+            page: components["schemas"]["Recipe-Output"];
             paper: components["schemas"]["Paper-Output"];
             parting: components["schemas"]["Parting"];
             photo: components["schemas"]["PhotoPart-Output"];
@@ -11984,6 +12311,208 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Card-Output"][];
                 };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_costs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CostsAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostsOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_remedies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemediesAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recipe-Output"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learn_checks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairsOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_little_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
@@ -16801,6 +17330,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RegionOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rule"][];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

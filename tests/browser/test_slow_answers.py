@@ -75,6 +75,16 @@ def round_photo(page: Page) -> None:
     expect(page.get_by_label("Photo: shape")).to_have_value("circle")
 
 
+def from_the_top(page: Page) -> None:
+    page.get_by_label("From which edge down").select_option(label="from the top")
+
+
+def as_far_from_the_top(page: Page) -> None:
+    """2 below the middle of 12, half of 6 1/2 higher: 4 3/4."""
+    expect(page.get_by_label("From which edge down")).to_have_value("top")
+    expect(page.get_by_label("Distance down", exact=True)).to_have_value("4 3/4")
+
+
 @pytest.mark.parametrize(
     ("question", "ask", "answered"),
     [
@@ -84,8 +94,9 @@ def round_photo(page: Page) -> None:
         ("move", nudged, a_mark_lower),
         ("fill", as_the_page, twelve_wide),
         ("shapes/fit", circle, round_photo),
+        ("recount", from_the_top, as_far_from_the_top),
     ],
-    ids=["binding", "mirror", "another", "nudge", "as the page", "shape"],
+    ids=["binding", "mirror", "another", "nudge", "as the page", "shape", "counted anew"],
 )
 def test_a_late_answer_takes_back_no_edit(
     page: Page, question: str, ask: Callable[[Page], None], answered: Callable[[Page], None]

@@ -30,6 +30,9 @@ const Sketches = lazy(() => import("../benches/drafts/Sketches"));
 const Together = lazy(() => import("../benches/page/Together"));
 const Variants = lazy(() => import("../benches/page/Variants"));
 const Book = lazy(() => import("../benches/log/Book"));
+const HouseRules = lazy(() => import("./HouseRules"));
+const Check = lazy(() => import("../benches/check/Check"));
+const Learn = lazy(() => import("../benches/check/Learn"));
 const Cut = lazy(cut);
 const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
 
@@ -75,6 +78,9 @@ export function App() {
                         <Route path="/page/month" element={<Month />} />
                         <Route path="/page/:id" element={<PageBench />} />
                         <Route path="/page/:id/variants" element={<Variants />} />
+                        <Route path="/rules" element={<HouseRules />} />
+                        <Route path="/check/learn" element={<Learn />} />
+                        <Route path="/check/:id?" element={<Check />} />
                         <Route path="/cut/:id?" element={<Cut />} />
                         <Route path="/cut/:id/bench" element={<CuttingBench />} />
                         <Route path="/log" element={<Book />} />

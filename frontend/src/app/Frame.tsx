@@ -154,6 +154,7 @@ const BENCHES = [
   ["unpack", "Unpack"],
   ["photos", "Photos"],
   ["page", "Page"],
+  ["check", "Check"],
   ["cut", "Cut"],
   ["log", "Log"],
 ] as const;
@@ -169,6 +170,7 @@ function Way() {
     unpack: Boolean(kits?.some((k) => k.kit.papers.length)),
     photos: Boolean(photos?.length),
     page: Boolean(pages?.some((p) => p.page.parts.length)),
+    check: Boolean(pages?.some((p) => p.page.parts.length > 1)),
     cut: Boolean(pages?.some((p) => p.cutting !== "planned")),
     log: Boolean(pages?.some((p) => p.cutting === "cut")),
   };
@@ -184,7 +186,7 @@ function Way() {
             flexDirection: "column",
             justifyContent: "flex-end",
             alignItems: "center",
-            width: { xs: 62, sm: 76, md: 96 },
+            width: { xs: 50, sm: 66, md: 84 },
             minHeight: 44,
             textDecoration: "none",
             color: colours.soft,
@@ -192,7 +194,7 @@ function Way() {
             "&:hover": { color: colours.ink },
           }}
         >
-          <Box sx={{ pb: 0.5 }}>{name}</Box>
+          <Box sx={{ pb: 0.5, fontSize: { xs: "0.78rem", sm: "1rem" } }}>{name}</Box>
           <Marks filled={filled[bench] ?? false} on={path.startsWith(`/${bench}`)} />
         </Box>
       ))}
@@ -202,21 +204,22 @@ function Way() {
 
 type Bench = (typeof BENCHES)[number][0];
 
-/** Each bench is entered again where it was left; Page and Cut share the page. Page once more shows all pages. */
+const OF_PAGE = ["page", "check", "cut"];
+const NO_PAGE = ["together", "drafts", "sketches", "month", "learn"];
+
+/** Each bench is entered again where it was left; Page, Check and Cut share the page. Page once more shows all pages. */
 function useWayBack(path: string, pages: PageOut[] | undefined): (bench: Bench) => string {
   const left = useRef<Record<string, string>>({});
   const [, here = "", id] = path.split("/");
   useEffect(() => {
-    if (id && id !== "together") left.current[here === "cut" ? "page" : here] = id;
+    if (id && !NO_PAGE.includes(id)) left.current[OF_PAGE.includes(here) ? "page" : here] = id;
   }, [here, id]);
   return (bench) => {
     if (bench === "page" && here === "page") return "/page";
     if (bench === here) return path;
-    const ofPage = bench === "page" || bench === "cut";
+    const ofPage = OF_PAGE.includes(bench);
     const found =
-      ofPage && (here === "page" || here === "cut") && id !== "together"
-        ? id
-        : left.current[ofPage ? "page" : bench];
+      ofPage && id && OF_PAGE.includes(here) && !NO_PAGE.includes(id) ? id : left.current[ofPage ? "page" : bench];
     return found && (!ofPage || pages?.some((page) => page.saved.id === found))
       ? `/${bench}/${found}`
       : `/${bench}`;

@@ -6,6 +6,7 @@ import Popover from "@mui/material/Popover";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { doorQuery, signOut } from "../api/door";
 import { putSettings, type Settings, settingsQuery } from "../api/settings";
 import { useUsual } from "../api/usual";
@@ -108,17 +109,9 @@ export function Measures() {
             <Typography variant="h2" sx={{ gridColumn: "1 / 3", mt: 1 }}>
               House rules
             </Typography>
-            <span>Hidden middles are cut out</span>
-            <Choice
-              label="Hidden middles are cut out"
-              value={settings.gut}
-              options={[
-                ["always", "always"],
-                ["when it saves a sheet", "when it saves a sheet"],
-                ["never", "never unasked"],
-              ]}
-              onChange={(gut) => void change({ ...settings, gut })}
-            />
+            <Box component={Link} to="/rules" onClick={() => setOpen(false)} sx={{ gridColumn: "1 / 3" }}>
+              Exact or loose, gutted or solid, foam or flat: all the rules
+            </Box>
             <span>Scraps are kept from</span>
             <span>
               <LengthField

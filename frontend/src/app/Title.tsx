@@ -17,6 +17,8 @@ export function Title() {
     unpack: (kit ?? kits?.[0]?.kit.name) || "Unpack",
     photos: id === "prints" ? "Print sheets" : (photo ?? "Photos"),
     page: id === "together" ? "Pages together" : part ? `${page}, variants` : (page ?? "Pages"),
+    rules: "House rules",
+    check: id === "learn" ? "Learn to see" : page ? `${page}, check` : "Check",
     cut: part ? `${page}, cutting` : page ? `${page}, cut list` : "Cut",
     log: "The kit’s book",
   };

@@ -1,6 +1,6 @@
 /** A page as it will look, at a given scale, without rulers or handles. */
 
-import { useId } from "react";
+import { type ReactNode, useId } from "react";
 import type { ShelfPaper } from "../api/kits";
 import type { Evaluated } from "../api/recipe";
 import { daylight } from "../app/theme";
@@ -14,9 +14,11 @@ interface Props {
   shelf: ShelfPaper[];
   /** Pixels to an inch. */
   scale: number;
+  /** Drawn over it, in inches. */
+  children?: ReactNode;
 }
 
-export function PagePicture({ name, page, shelf, scale }: Props) {
+export function PagePicture({ name, page, shelf, scale, children }: Props) {
   const id = useId().replace(/\W/g, "");
   const patterns = usePatterns(page, shelf, id);
   const width = inches(page.format.width) * page.format.pages;
@@ -54,6 +56,7 @@ export function PagePicture({ name, page, shelf, scale }: Props) {
       {page.format.pages === 2 && (
         <path d={`M${width / 2} 0V${height}`} stroke="#000" strokeOpacity={0.35} strokeWidth={0.02} />
       )}
+      {children}
     </svg>
   );
 }

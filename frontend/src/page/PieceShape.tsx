@@ -1,14 +1,17 @@
 /** One piece on the drawing: paper with its pattern to scale, or a print with its picture cropped as chosen. */
 
-import { memo } from "react";
+import { createContext, memo, useContext, useId } from "react";
 import type { Schemas } from "../api/client";
 import { pictureWith } from "../api/pictures";
 import { useThings } from "../api/things";
 import { colours } from "../app/theme";
 import { ThingMarkup } from "../ui/ThingPicture";
-import { box } from "./scale";
+import { box, inches } from "./scale";
 
 type Piece = Schemas["PieceOut"];
+
+/** Photos that are no photos of the household, by their ids: the addresses of their pictures. */
+export const OwnPictures = createContext<Readonly<Record<string, string>>>({});
 
 interface Props {
   piece: Piece;
@@ -16,7 +19,69 @@ interface Props {
   pattern: string | null;
 }
 
-export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
+export const PieceShape = memo(function PieceShape(props: Props) {
+  if (!props.piece.edge) return <PlainShape {...props} />;
+  return (
+    <>
+      <PlainShape {...props} />
+      <WorkedEdge piece={props.piece} edge={props.piece.edge} />
+    </>
+  );
+});
+
+/** What is seen of an upright rectangle, from the corner of the uncut piece. */
+function outlineOf(piece: Piece): string {
+  const rect = box(piece.rect);
+  const uncut = box(piece.uncut);
+  return `M${rect.x - uncut.x} ${rect.y - uncut.y}h${rect.width}v${rect.height}h${-rect.width}z`;
+}
+
+/** Ink rubbed on the edge fades inward; a pen draws a line inside it; what is roughened or sanded shows light fibres. */
+function WorkedEdge({ piece, edge }: { piece: Piece; edge: NonNullable<Piece["edge"]> }) {
+  const clip = `edge-${useId().replace(/\W/g, "")}`;
+  const d = piece.path || outlineOf(piece);
+  const rect = box(piece.rect);
+  const uncut = box(piece.uncut);
+  const by = inches(edge.inside);
+  return (
+    <g transform={laid(piece)} fill="none" pointerEvents="none">
+      <clipPath id={clip}>
+        <path d={d} clipRule="evenodd" />
+      </clipPath>
+      <g clipPath={`url(#${clip})`}>
+        {edge.how === "inked" &&
+          [0.26, 0.16, 0.08].map((wide) => (
+            <path key={wide} d={d} stroke={edge.colour} strokeOpacity={0.32} strokeWidth={wide} />
+          ))}
+        {edge.how === "outlined" &&
+          (piece.path ? (
+            <path d={d} stroke={edge.colour} strokeWidth={0.05} />
+          ) : (
+            <rect
+              x={rect.x - uncut.x + by}
+              y={rect.y - uncut.y + by}
+              width={Math.max(0, rect.width - 2 * by)}
+              height={Math.max(0, rect.height - 2 * by)}
+              stroke={edge.colour}
+              strokeWidth={0.03}
+            />
+          ))}
+        {(edge.how === "roughened" || edge.how === "sanded") && (
+          <path
+            d={d}
+            stroke="#fffdf8"
+            strokeOpacity={0.8}
+            strokeWidth={0.09}
+            strokeDasharray="0.05 0.03 0.11 0.02"
+          />
+        )}
+        {edge.how === "curled" && <path d={d} stroke="#2a2218" strokeOpacity={0.18} strokeWidth={0.16} />}
+      </g>
+    </g>
+  );
+}
+
+function PlainShape({ piece, pattern }: Props) {
   const rect = box(piece.rect);
   if (piece.role === "print") return <Print piece={piece} />;
   if (piece.role === "tape") return <rect {...rect} fill={piece.colour} fillOpacity={0.82} />;
@@ -55,7 +120,7 @@ export const PieceShape = memo(function PieceShape({ piece, pattern }: Props) {
       <rect x={dx} y={dy} width={rect.width} height={rect.height} fill={`url(#${pattern})`} />
     </g>
   );
-});
+}
 
 /** The way from the corner of a piece as it was cut to where it lies. */
 function laid(piece: Piece): string {
@@ -66,7 +131,7 @@ function laid(piece: Piece): string {
 /** A thing as it looks, cut to what is seen of it; of one that is not chosen its outline. */
 function ThingShape({ piece }: { piece: Piece }) {
   const thing = useThings().find((one) => one.thing.id === piece.thing);
-  const clip = `thing-${piece.id.replace(/\W/g, "_")}`;
+  const clip = `thing-${useId().replace(/\W/g, "")}`;
   if (!thing) return <path transform={laid(piece)} d={piece.path} fill={piece.colour} />;
   const uncut = box(piece.uncut);
   const x = piece.thing_half === "right" ? thing.across - uncut.width : 0;
@@ -88,11 +153,11 @@ function ThingShape({ piece }: { piece: Piece }) {
 
 /** A piece that is no upright rectangle, or a card: what is seen of it, laid where it lies. */
 function CutShape({ piece, pattern }: Props) {
+  const own = useId().replace(/\W/g, "");
   const rect = box(piece.rect);
   const uncut = box(piece.uncut);
   const { width: w, height: h } = uncut;
-  const own = `M${rect.x - uncut.x} ${rect.y - uncut.y}h${rect.width}v${rect.height}h${-rect.width}z`;
-  const d = piece.path || own;
+  const d = piece.path || outlineOf(piece);
   if (!pattern) {
     return (
       <g transform={laid(piece)} fillRule="evenodd">
@@ -105,7 +170,7 @@ function CutShape({ piece, pattern }: Props) {
     return <path transform={laid(piece)} d={d} fill={`url(#${pattern})`} fillRule="evenodd" />;
   }
   // The paper lies turned under what is seen of it, or with the card where it is printed.
-  const clip = `cut-${piece.id.replace(/\W/g, "_")}`;
+  const clip = `cut-${own}`;
   const pin = piece.pin ? box(piece.pin) : null;
   return (
     <g transform={laid(piece)}>
@@ -131,7 +196,7 @@ function CutShape({ piece, pattern }: Props) {
 function Print({ piece }: { piece: Piece }) {
   const rect = box(piece.rect);
   const uncut = box(piece.uncut);
-  const half = `half-${piece.id.replace(/\W/g, "_")}`;
+  const half = `half-${useId().replace(/\W/g, "")}`;
   const clip = { x: rect.x - uncut.x, y: rect.y - uncut.y, width: rect.width, height: rect.height };
   return (
     <g transform={laid(piece)}>
@@ -153,6 +218,7 @@ interface PrintProps {
 
 /** White paper in its shape with the picture in its window, from its own corner, in inches. */
 export function PrintShape({ name, picture, width, height, id }: PrintProps) {
+  const own = useContext(OwnPictures)[picture?.photo ?? ""];
   const seen = picture ? box(picture.window) : { x: 0, y: 0, width, height };
   const crop = picture?.crop;
   const shown = picture?.photo && crop && seen.width > 0 && seen.height > 0;
@@ -173,7 +239,7 @@ export function PrintShape({ name, picture, width, height, id }: PrintProps) {
           <svg {...seen} viewBox={`${crop.x} ${crop.y} ${crop.width} ${crop.height}`} preserveAspectRatio="none">
             <title>{name}</title>
             <image
-              href={pictureWith(picture.photo ?? "", "view", picture.query)}
+              href={own ?? pictureWith(picture.photo ?? "", "view", picture.query)}
               width={1}
               height={1}
               preserveAspectRatio="none"

@@ -5,9 +5,9 @@ import { Icon } from "../ui/Icon";
 import { LengthField } from "../ui/LengthField";
 import type { JointPart, PartProps, Print } from "./kinds";
 import { MatList } from "./MatList";
-import { PlaceFields } from "./PlaceFields";
 import { PrintFields } from "./PrintFields";
 import { Sentence } from "./Sentence";
+import { PlaceOf } from "./values";
 
 const MOST = 12;
 
@@ -72,12 +72,7 @@ export function JointFields({ part, pages, onChange }: PartProps<JointPart>) {
         mats={part.mats}
         onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
       />
-      <PlaceFields
-        part={part.id}
-        place={part.place}
-        pages={pages}
-        onChange={(what, place, group) => onChange(what, { ...part, place }, group)}
-      />
+      <PlaceOf of={{ part, pages, onChange }} />
     </>
   );
 }

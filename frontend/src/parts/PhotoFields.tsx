@@ -5,8 +5,8 @@ import { asLength, box, inches } from "../page/scale";
 import type { PartProps, PhotoPart } from "./kinds";
 import { MatList } from "./MatList";
 import { usePageHere } from "./PageHere";
-import { PlaceFields } from "./PlaceFields";
 import { PrintFields } from "./PrintFields";
+import { PlaceOf } from "./values";
 
 export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
   const here = usePageHere();
@@ -56,12 +56,7 @@ export function PhotoFields({ part, pages, onChange }: PartProps<PhotoPart>) {
         mats={part.mats}
         onChange={(what, mats, group) => onChange(what, { ...part, mats }, group)}
       />
-      <PlaceFields
-        part={part.id}
-        place={part.place}
-        pages={pages}
-        onChange={(what, place, group) => onChange(what, { ...part, place }, group)}
-      />
+      <PlaceOf of={{ part, pages, onChange }} />
     </>
   );
 }

@@ -13,7 +13,8 @@ interface Props {
   part: string;
   place: Place;
   pages: number;
-  onChange: (what: string, place: Place, group?: string) => void;
+  /** An answer that took its time says of which place it was `asked`: what was edited since stays. */
+  onChange: (what: string, place: Place, group?: string, asked?: Place) => void;
 }
 
 type Edge<Way extends "across" | "down"> = Place[Way]["edge"];
@@ -60,7 +61,7 @@ export function PlaceFields({ part, place, pages, onChange }: Props) {
       return;
     }
     try {
-      onChange(what, await recount({ page: here.page, id: here.id, part, place: wanted }));
+      onChange(what, await recount({ page: here.page, id: here.id, part, place: wanted }), undefined, place);
     } catch {
       onChange(what, wanted);
     }

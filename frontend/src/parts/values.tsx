@@ -223,7 +223,9 @@ export function PlaceOf<P extends Placed>({ of }: { of: PartProps<P> }) {
       part={of.part.id}
       place={of.part.place}
       pages={of.pages}
-      onChange={(what, place, group) => of.onChange(what, { ...of.part, place }, group)}
+      onChange={(what, place, group, asked) =>
+        of.onChange(what, { ...of.part, place }, group, asked && { ...of.part, place: asked })
+      }
     />
   );
 }

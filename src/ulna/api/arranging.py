@@ -151,7 +151,7 @@ class VariantIn(BaseModel):
 @router.post("/pull")
 def pull_handle(asked: PullAsked, home: AtHome) -> Pulled:
     """A part after a handle of it was pulled, and the value in words."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     part, says = pulled(asked.page, asked.part, asked.field, asked.across, asked.down, ground)
     return Pulled(part=part, says=says)
 
@@ -161,7 +161,7 @@ def arrange_parts(asked: ArrangeAsked, home: AtHome) -> ArrangedOut:
     """The recipe after something was done with parts together; of a group, with all of it."""
     for id in asked.parts:
         asked.page.part(id)
-    after = _arranged(asked, asked.page, home.ground(asked.page.format, asked.id))
+    after = _arranged(asked, asked.page, home.ground_for(asked.page, asked.id))
     return ArrangedOut(page=after.plan, chosen=list(after.chosen), told=after.told)
 
 
@@ -219,7 +219,7 @@ def paste_parts(asked: PasteAsked, home: AtHome) -> ArrangedOut:
     """The recipe with copies of another one's parts, which are to be chosen then."""
     for id in asked.parts:
         asked.source.part(id)
-    ground, there = home.ground(asked.page.format, asked.id), home.ground(asked.source.format, asked.id)
+    ground, there = home.ground_for(asked.page, asked.id), home.ground_for(asked.source, asked.id)
     after = paste(asked.page, asked.source, asked.parts, new_id, ground, there)
     return ArrangedOut(page=after.plan, chosen=list(after.chosen), told=after.told)
 
@@ -227,7 +227,7 @@ def paste_parts(asked: PasteAsked, home: AtHome) -> ArrangedOut:
 @router.post("/recount")
 def count_from(asked: RecountAsked, home: AtHome) -> Doc[Place]:
     """A part's place, counted from other edges or parts, with the distances that leave it where it lies."""
-    return recounted(asked.page, asked.part, asked.place, home.ground(asked.page.format, asked.id))
+    return recounted(asked.page, asked.part, asked.place, home.ground_for(asked.page, asked.id))
 
 
 @router.post("/between")

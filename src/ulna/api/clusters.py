@@ -47,7 +47,7 @@ class ProposalOut(BaseModel):
 @router.post("/clusters/propose")
 def propose_clusters(asked: ProposalAsked, home: AtHome) -> ProposalOut:
     """Three or five clusters for a page; another seed, another proposal. Raises `FieldError`."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     found = clustering.proposed(
         asked.page, evaluate(asked.page, ground), ground, asked.count, asked.seed, asked.styles
     )
@@ -68,7 +68,7 @@ class PageWith(BaseModel):
 @router.post("/clusters/join")
 def join_cluster(asked: PartsAsked, home: AtHome) -> PageWith:
     """What is chosen as one cluster. Raises `FieldError`."""
-    ground, new = home.ground(asked.page.format, asked.id), new_id("cluster")
+    ground, new = home.ground_for(asked.page, asked.id), new_id("cluster")
     page = joining.joined(asked.page, asked.parts, evaluate(asked.page, ground), ground, new)
     return PageWith(page=page, chosen=[new])
 
@@ -80,7 +80,7 @@ class PartAsked(PageAsked):
 @router.post("/clusters/apart")
 def take_cluster_apart(asked: PartAsked, home: AtHome) -> PageWith:
     """A cluster as the things that it is made of. Raises `NotOnShelf`, `FieldError`."""
-    ground, whole = home.ground(asked.page.format, asked.id), asked.page.part(asked.part)
+    ground, whole = home.ground_for(asked.page, asked.id), asked.page.part(asked.part)
     fresh = [new_id("thing") for _ in getattr(whole, "members", ())]
     page = joining.apart(asked.page, asked.part, evaluate(asked.page, ground), ground, fresh)
     return PageWith(page=page, chosen=fresh)
@@ -107,7 +107,7 @@ class TriedOut(BaseModel):
 @router.post("/things/tries")
 def try_thing(asked: PartAsked, home: AtHome) -> list[TriedOut]:
     """A stamp in every ink, a thing in its colours, others of its kind. Raises `NotOnShelf`."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     return [TriedOut(says=one.says, part=one.part) for one in accenting.tries(asked.page, asked.part, ground)]
 
 
@@ -119,7 +119,7 @@ class AnswerOut(BaseModel):
 @router.post("/things/answers")
 def answer_things(asked: PageAsked, home: AtHome) -> list[AnswerOut]:
     """What is left that would answer a colour, a round or a raised thing on the other side."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     found = accenting.answers(asked.page, evaluate(asked.page, ground), ground, lambda: new_id("thing"))
     return [AnswerOut(why=one.why, part=one.part) for one in found]
 
@@ -141,7 +141,7 @@ class RoomOut(BaseModel):
 @router.post("/things/room")
 def find_room(asked: RoomAsked, home: AtHome) -> RoomOut:
     """Room for something of a size between two parts of a page. Raises `NotOnShelf`."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     page = evaluate(asked.page, ground)
     room = between(page.box(asked.one), page.box(asked.other), asked.width, asked.height)
     say, names = ground.ruler.say, {part.id: part.name for part in page.parts}
@@ -188,7 +188,7 @@ class CoverOut(BaseModel):
 @router.post("/things/covers")
 def cover_spot(asked: CoverAsked, home: AtHome) -> list[CoverOut]:
     """The things and scraps that cover a spot, best first."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     page, shelf = evaluate(asked.page, ground), ground.shelf
     colours = dict.fromkeys(
         colour

@@ -148,9 +148,7 @@ def draft_month(asked: MonthAsked, home: AtHome) -> MonthOut:
         stories.append(Asked(tuple(one.photos), format, story, name, asked.mood, asked.seed, frozenset(asked.keep)))
     ground = home.ground(asked.format)
     found = month(stories, ground, MONTH_EFFORT)
-    drafts = [
-        _out(one, home.ground(one.plan.format), f"m{k}-") if one else None for k, one in enumerate(found.drafts)
-    ]
+    drafts = [_out(one, home.ground_for(one.plan), f"m{k}-") if one else None for k, one in enumerate(found.drafts)]
     shelf = ground.shelf
     left = [
         LeftOut(name=shelf.paper(id).name, had=shelf.paper(id).count, left=count)

@@ -12,6 +12,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.page.evaluate import DrawnLine, PartOnPage
 from ulna.core.page_formats import PageFormat
 from ulna.core.parts import pieces
+from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.pieces import PaperChoice, Role
 from ulna.core.photos import look
 from ulna.core.photos.crop import Crop
@@ -65,6 +66,7 @@ class PieceOut(Model):
     colour: str
     thing: str | None = None
     thing_half: Half = ""
+    edge: Doc[EdgeWork] | None = None
 
     @model_validator(mode="before")
     @classmethod
@@ -90,6 +92,7 @@ _PIECE = (
     "colour",
     "thing",
     "thing_half",
+    "edge",
 )
 
 

@@ -154,7 +154,7 @@ def gut_piece(asked: GutAsked) -> Doc[PagePlan]:
 @router.post("/add")
 def add_parts(asked: AddAsked, home: AtHome) -> list[Doc[Added]]:
     """New parts where there is room for them, at their levels; the recipe itself is not changed."""
-    parts, ground = asked.parts, home.ground(asked.page.format, asked.id)
+    parts, ground = asked.parts, home.ground_for(asked.page, asked.id)
     if asked.dress:
         page = evaluate(asked.page, ground)
         parts = [dressed(part, page, ground) for part in parts]
@@ -165,7 +165,7 @@ def add_parts(asked: AddAsked, home: AtHome) -> list[Doc[Added]]:
 @router.post("/put-on")
 def put_on(asked: PutAsked, home: AtHome) -> Filled:
     """A part with a paper or a photo put on it, or several photos poured into the places that are free."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     plan, part, piece = asked.page, asked.part, asked.piece
     if asked.what is not None:
         return Filled(part=keep_for(plan, part, piece or "", asked.what, ground))
@@ -202,5 +202,5 @@ def choose_mat(asked: MatAsked, home: AtHome) -> MatChoices:
 @router.post("/move")
 def move_part(asked: MoveAsked, home: AtHome) -> Doc[moving.Moved]:
     """A part moved, caught on a guide where one is near, with its distances there."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     return moving.moved(asked.page, asked.part, ground, asked.x, asked.y, asked.marks, asked.catch)

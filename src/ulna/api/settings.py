@@ -11,6 +11,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.wire import Saved, saved
 from ulna.core.kit.settings import Settings
 from ulna.core.measure import RANGES, Length, Ruler, parse, text
+from ulna.core.rules import RULES, Rule
 from ulna.formats.documents import AnyLength, Doc
 from ulna.store.states import Kept
 
@@ -68,6 +69,12 @@ def get_settings(home: AtHome) -> SettingsOut:
 def put_settings(asked: SettingsIn, home: AtHome) -> SettingsOut:
     says = "changed how lengths are shown"
     return _out(home.all_settings.write("settings", asked.version, asked.settings, says))
+
+
+@router.get("/rules")
+def list_rules() -> list[Doc[Rule]]:
+    """Every house rule with its options, the usual one first."""
+    return list(RULES)
 
 
 @router.get("/away")

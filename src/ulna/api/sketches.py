@@ -96,7 +96,7 @@ def turn_sketch(asked: TurnAsked) -> Doc[Sketch]:
 @router.post("/sketches/from-page")
 def sketch_page(asked: PageAsked, home: AtHome) -> Doc[Sketch]:
     """The arrangement of a page, without its papers; nothing is kept yet."""
-    found = from_page(asked.page, evaluate(asked.page, home.ground(asked.page.format, asked.id)))
+    found = from_page(asked.page, evaluate(asked.page, home.ground_for(asked.page, asked.id)))
     _with_places(found)
     return found
 

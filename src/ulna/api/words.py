@@ -117,7 +117,7 @@ class RegionOut(BaseModel):
 @router.post("/regions")
 def list_regions(asked: LinesAsked, home: AtHome) -> list[RegionOut]:
     """Where a title or a block of words may go on its page: thirds, edges, gaps, cells, on what they can stand on."""
-    ground = home.ground(asked.page.format, asked.id)
+    ground = home.ground_for(asked.page, asked.id)
     return [
         RegionOut(name=one.name, part=one.part, why_not=one.why_not)
         for one in offers(asked.page, asked.part, ground)
@@ -143,7 +143,7 @@ def list_lines(asked: LinesAsked, home: AtHome) -> list[LineOut]:
     part = asked.page.part(asked.part)
     if not isinstance(part, Words):
         raise FieldError("part", asked.part, "this has no lines", "choose a block of words")
-    ground, say = home.ground(asked.page.format, asked.id), home.ruler().say
+    ground, say = home.ground_for(asked.page, asked.id), home.ruler().say
     return [
         LineOut(column=one.column, down=say(one.down), starts=say(one.starts), ends=say(one.ends), text=one.text)
         for one in to_rule_by(as_set(part, asked.page.parts, ground), ground)

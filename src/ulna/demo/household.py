@@ -83,7 +83,7 @@ def _photo(home: Household, scene: Scene, file: bytes) -> str:
 
 def _with_clusters(home: Household, plan: PagePlan) -> PagePlan:
     """A page with three clusters as they are proposed for it, on top of all."""
-    ground = home.ground(plan.format)
+    ground = home.ground_for(plan)
     found = proposed(plan, evaluate(plan, ground), ground, 3, 2)
     return replace(plan, parts=(*plan.parts, *found.parts))
 

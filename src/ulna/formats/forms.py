@@ -11,17 +11,28 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from typing import Any
 
-FORMS: Mapping[str, int] = {"kit": 4, "template": 2, "page": 3, "variant": 3, "settings": 2}
+FORMS: Mapping[str, int] = {"kit": 5, "template": 2, "page": 4, "variant": 4, "settings": 3}
 """Kinds that are beyond 1."""
+
+
+def _gut_among_the_rules(body: dict[str, Any]) -> dict[str, Any]:
+    """Hidden middles were the one house rule there was."""
+    gut = body.pop("gut", None)
+    return body if gut is None else body | {"rules": {"gut": gut}}
+
 
 STEPS: Mapping[tuple[str, int], Callable[[dict[str, Any]], dict[str, Any]]] = {
     ("kit", 1): lambda body: body,  # papers had no pile and no side up: as they are without being sorted
     ("kit", 2): lambda body: body,  # there were no alphabets in it
     ("kit", 3): lambda body: body,  # things had a name and a count, and no size
+    ("kit", 4): lambda body: body,  # it had no rules of its own
     ("page", 1): lambda body: body,  # no part was a title
     ("page", 2): lambda body: body,  # no part was a thing
+    ("page", 3): lambda body: body,  # no edge was inked, nothing put aside, no rule its own
     ("variant", 1): lambda body: body,
     ("variant", 2): lambda body: body,
+    ("variant", 3): lambda body: body,
+    ("settings", 2): _gut_among_the_rules,
     ("settings", 1): lambda body: body,  # no hand was measured
     ("template", 1): lambda body: body,  # each photo took up one place
 }

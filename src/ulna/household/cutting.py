@@ -23,7 +23,7 @@ from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.cutting.refinishing import refinished
 from ulna.core.cutting.steps import Gut
 from ulna.core.errors import FieldError
-from ulna.core.kit.cost import Lacking, lacking, unchosen
+from ulna.core.kit.cost import Cost, Lacking, cost, lacking, unchosen
 from ulna.core.kit.cutting import Cutting
 from ulna.core.kit.gutting import Member, Planner, Settled, settle, settle_all
 from ulna.core.kit.settings import Settings
@@ -106,11 +106,17 @@ def settled(home: Household, plan: PagePlan, page: str | None, effort: int, rule
     return settle(worked, plan, ground, _planner(home, effort))
 
 
+def costed(home: Household, plan: PagePlan, page: str | None, effort: int) -> Cost:
+    """What a recipe takes from the shelf."""
+    found = settled(home, plan, page, effort)
+    return cost(found.plan, found.pieces, home.shelf_for(page), home.ruler())
+
+
 def _worked(
     home: Household, plan: PagePlan, page: str | None, ruler: Ruler | None = None
 ) -> tuple[Evaluated, Ground]:
     """A recipe worked out, and what on; in the household's ruler where no other is given."""
-    ground = home.ground(plan.format, page)
+    ground = home.ground_for(plan, page)
     if ruler is not None and ruler != ground.ruler:
         ground = ground.changed(ruler=ruler)
     return evaluate(plan, ground), ground
@@ -248,7 +254,7 @@ def members(home: Household, pages: Sequence[str]) -> list[Member]:
             if paper in shelf.papers and (id := f"{paper}@{page}")
         }
         there = replace(common, papers={**common.papers, **own})
-        ground = home.ground(plan.format, page).changed(shelf=there)
+        ground = home.ground_for(plan, page).changed(shelf=there)
         worked = evaluate(plan, ground)
         found.append(Member(page, plan, worked, ground, _still(worked, cuttings.get(page))))
     return found

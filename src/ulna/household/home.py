@@ -36,13 +36,14 @@ from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.print_list import PrintList
+from ulna.core.rules import Rules, settle
 from ulna.core.sketches.sketch import Sketch
 from ulna.core.words.faces import OwnFace
 from ulna.formats import collection
 from ulna.formats.documents import held, written
 from ulna.formats.faces import Faces
 from ulna.formats.limits import MOST_PICTURE_BYTES
-from ulna.household import letters, own_faces, things
+from ulna.household import house_rules, letters, own_faces, things
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
 from ulna.household.planroom import Here
@@ -432,12 +433,22 @@ class Household:
         left = letters.left_by(self, takings)
         return replace(shelf, letters_left=left, things_left=counted, lengths_left=lengths)
 
-    def ground(self, format: PageFormat, page: str | None = None) -> Ground:
-        """What a page is worked out against; the same ground for as long as nothing on it changes."""
+    def ground_for(self, plan: PagePlan, page: str | None = None) -> Ground:
+        """What a page is worked out against, by the rules that hold for it."""
+        rules = house_rules.settled(self, plan).rules
+        only = house_rules.from_its_kits(self, plan) if rules.paper == "kit" else None
+        return self.ground(plan.format, page, rules, only)
+
+    def ground(
+        self, format: PageFormat, page: str | None = None, rules: Rules | None = None,
+        only: frozenset[str] | None = None,
+    ) -> Ground:  # fmt: skip
+        """The same ground for as long as nothing on it changes; by the household's rules where none are said."""
+        held_to = rules or settle(Rules(), (), self.settings().body.rules).rules
         kinds = ["kit", "photo", "template", "settings", "face", "cuttings", "keeps"]
         takings, stuck_on = letters.elsewhere(self, page), things.elsewhere(self, page)
         return self.cached(
-            ("ground", page, format, takings, stuck_on),
+            ("ground", page, format, takings, stuck_on, held_to, only),
             kinds,
             lambda: Ground(
                 format,
@@ -447,8 +458,9 @@ class Household:
                 self.faces(),
                 {hand.id: hand for hand in self.settings().body.hands},
                 self.punches(),
-                self.settings().body.gut,
+                held_to,
                 self._edge,
+                only=only,
             ),
         )
 
@@ -473,7 +485,7 @@ class Household:
         self, plan: PagePlan, part: str, mat: int, page: str | None = None
     ) -> tuple[colour.PictureColours | None, list[ranking.MatChoice]]:
         """The colours of a part's picture, and the papers there are as one of its mats (from 0), best first."""
-        ground = self.ground(plan.format, page)
+        ground = self.ground_for(plan, page)
         built = stand(plan.parts, ground)[plan.part(part).id].built
         pieces = {p.id: p for p in built.pieces}
         shown = next((p.picture for p in built.pieces if p.picture and p.picture.photo and p.picture.crop), None)
@@ -486,7 +498,7 @@ class Household:
         size = (lies.rect.width, lies.rect.height) if lies else (built.width, built.height)
         layer: ranking.Layer = "second" if mat else "first"
         papers = [p for p in ground.shelf.papers.values() if p.id in self.shelf().papers]
-        there = [paper for paper in papers if ranking.available(ground.shelf, paper, size)]
+        there = [p for p in papers if ground.proposes(p.id) and ranking.available(ground.shelf, p, size)]
         return look, ranking.rank(there, look, layer, beside)
 
     def _colours(self, photo: str, look: Look, crop: Crop) -> colour.PictureColours:
@@ -507,7 +519,7 @@ class Household:
         return None
 
     def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:
-        return evaluate(plan, self.ground(plan.format, page))
+        return evaluate(plan, self.ground_for(plan, page))
 
     def want_prints_of(self, page: str, version: int) -> Kept[PrintList]:
         """Puts every print of a page on the list; what the page had there before is taken off first. Raises

@@ -34,7 +34,7 @@ def printed(home: Household, id: str, part: str, what: Asked, paper: PaperSize) 
     """The PDF of what a part of a page says. Raises `NotOnShelf`, and `FieldError` where it says nothing."""
     plan = home.page(id)
     page, said = home.evaluated(plan, id), plan.part(part)
-    ground = home.ground(plan.format, id)
+    ground = home.ground_for(plan, id)
     lines = [line for line in page.lines if line.part == part and line.written]
     if what == "strip":
         if not isinstance(said, Words):

@@ -30,8 +30,9 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.pieces import Ground, GutRule, PaperChoice
+from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.core.planner import plan_cuts
+from ulna.core.rules import USUAL, GutRule
 from ulna.formats import cut_document
 
 PAGES = int(os.environ.get("ULNA_PAGES", "1500"))
@@ -62,7 +63,12 @@ def test_the_blind_hand_gets_the_drawing(
     ruler: Ruler, plan: PagePlan, gut: GutRule, punches: tuple[Punch, ...]
 ) -> None:
     """Every piece its size, outline, openings, side, direction, printed place; every rest has its name; sums agree."""
-    on = replace(ground(plan.format, *PAPERS, photos={"heron": HERON}), ruler=ruler, gut=gut, punches=punches)
+    on = replace(
+        ground(plan.format, *PAPERS, photos={"heron": HERON}),
+        ruler=ruler,
+        rules=replace(USUAL, gut=gut),
+        punches=punches,
+    )
     followed(plan, on)
 
 

@@ -16,12 +16,13 @@ from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.photo import PhotoPart
-from ulna.core.parts.pieces import GutRule, PaperChoice
+from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
 from ulna.core.planner.plan import CutPlan
 from ulna.core.planner.request import CutRequest
+from ulna.core.rules import USUAL, GutRule
 
 SAVES: GutRule = "when it saves a sheet"
 
@@ -47,7 +48,9 @@ def heron(mat_paper: str = "reed", gutted: bool = False) -> PagePlan:
 
 
 def settled(plan: PagePlan, rule: GutRule = SAVES, reeds: int = 2) -> Settled:
-    on = replace(ground(plan.format, *shelf(reeds).papers.values(), photos={"heron": HERON}), gut=rule)
+    on = replace(
+        ground(plan.format, *shelf(reeds).papers.values(), photos={"heron": HERON}), rules=replace(USUAL, gut=rule)
+    )
     return settle(evaluate(plan, on), plan, on, planner)
 
 

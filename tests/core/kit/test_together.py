@@ -20,6 +20,7 @@ from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
 from ulna.core.planner.plan import CutPlan
 from ulna.core.planner.request import CutRequest
+from ulna.core.rules import USUAL
 
 BLUE, SKY, INK = (replace(paper(id, 1), a=Side("plain", (c,)), b=Side("plain", (c,))) for id, c in (
     ("blue", "#4477aa"), ("sky", "#5580b0"), ("ink", "#222222")))  # fmt: skip
@@ -83,7 +84,9 @@ def test_a_middle_that_a_rule_leaves_whole_is_offered() -> None:
     """A panel of Blue under an Ink one: 10 1/4 × 10 1/4 come back."""
     cover = replace(panel("11", "11", "ink"), id="cover")
     papers = (BLUE, INK)
-    one = member("heron", panel("12", "12"), cover, photo("2 × 3"), papers=papers, gut="never")
+    one = member(
+        "heron", panel("12", "12"), cover, photo("2 × 3"), papers=papers, rules=replace(USUAL, gut="never")
+    )
     assert first_words([one], "heron/photo/mat-1") == ["Cut the middle out of the panel: 10 1/4 × 10 1/4 come back"]
 
 
@@ -109,7 +112,7 @@ def test_a_mat_pieced_of_strips_saves_a_sheet_where_it_does() -> None:
     """A panel of 11 1/2 × 12 and a mat of 7 1/2 × 7 1/2 want two sheets; its strips come out of a scrap."""
     two, rest = replace(BLUE, count=2), scrap("rest", "blue", "8", "3")
     papers = (two, replace(rest, a=BLUE.a, b=BLUE.b))
-    one = member("", panel("11 1/2", "12"), photo("7 × 7"), papers=papers, gut="never")
+    one = member("", panel("11 1/2", "12"), photo("7 × 7"), papers=papers, rules=replace(USUAL, gut="never"))
     settled = settle_all([one], planner)
     assert settled.plan.whole_sheets_used == 2
     help = piecing(one, settled, planner)

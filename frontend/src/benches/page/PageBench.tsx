@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { useChecked } from "../../api/checks";
 import { type Schemas, Unreachable } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import { addPage, type PageOut, pageQuery, pageSource } from "../../api/pages";
@@ -73,6 +74,8 @@ function Bench({ answer }: { answer: PageOut }) {
   useInFrame(desk, state);
   const page = state.body;
   const evaluated = useQuery(evaluatedQuery(id, page)).data;
+  const checked = useChecked(id, page);
+  const told = checked?.found.filter((one) => !one.finding.aside) ?? [];
   const cost = useQuery(costQuery(id, page)).data;
   const choice = useChosen(page);
   const { chosen, also } = choice;
@@ -143,6 +146,7 @@ function Bench({ answer }: { answer: PageOut }) {
         id={id}
         page={page}
         evaluated={evaluated}
+        found={told}
         lacking={cost?.lacking ?? []}
         chosen={chosen}
         also={also}
@@ -155,6 +159,7 @@ function Bench({ answer }: { answer: PageOut }) {
         <PageTools
           id={id}
           page={page}
+          found={checked ? told.length : null}
           chosen={part ? chosen : null}
           also={also.length}
           onArrange={arrange}
@@ -207,6 +212,7 @@ function Bench({ answer }: { answer: PageOut }) {
           tape={tape}
           drawn={drawn}
           looked={looked}
+          found={chosen ? told.filter((one) => one.finding.part === chosen) : []}
         />
         {proposing ? (
           <Proposal

@@ -23,6 +23,8 @@ interface Props {
   onShelf: () => void;
   edit: ReactNode;
   things: ReactNode;
+  /** How much a second pair of eyes found; null before it has looked. */
+  found: number | null;
 }
 
 export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
@@ -62,6 +64,9 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
       <SaveMenu name="Save a copy" files={exports} />
       <Button component={Link} to={`/photos/prints?page=${id}`} size="small">
         Prints
+      </Button>
+      <Button component={Link} to={`/check/${id}`} size="small">
+        {on.found ? `Check: ${on.found}` : "Check"}
       </Button>
       <Button component={Link} to={`/cut/${id}`} variant="outlined" size="small">
         Cut list

@@ -46,15 +46,7 @@ export default function Pages() {
     const sides = (["left", "right"] as const).slice(0, format.pages);
     const parts = sides.map((on) => ({ ...usual.base, id: newId("base"), on }));
     try {
-      const page = await addPage({
-        name: "New page",
-        format,
-        story: "",
-        parts,
-        groups: [],
-        gutting: [],
-        keeps: [],
-      });
+      const page = await addPage({ ...usual.page, format, parts });
       await queries.invalidateQueries({ queryKey: ["pages"] });
       navigate(`/page/${page.saved.id}`);
     } catch (error) {

@@ -1,6 +1,7 @@
 /** A part in the recipe: its sentence, or chosen its values as fields; what is wrong with it and what would mend it. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import type { Found, Remedy } from "../../api/checks";
 import type { Evaluated } from "../../api/recipe";
 import { colours } from "../../app/theme";
 import type { Part } from "../../parts/kinds";
@@ -13,10 +14,11 @@ export interface Rows {
   parts: Part[];
   pages: number;
   page: Evaluated | undefined;
+  /** What a second pair of eyes found, when the hand rests. */
+  found: readonly Found[];
   lacking: readonly { part: string; sentence: string }[];
   onChange: (what: string, part: Part, group?: string) => void;
-  /** A remedy may want another number of pages. */
-  onMend: (what: string, part: Part, pages: number | null) => void;
+  onMend: (remedy: Remedy) => void;
   /** Another pack of an alphabet lies on the shelf. */
   onPack: (alphabet: string) => void;
   onOrder: (from: number, to: number) => void;
@@ -27,7 +29,11 @@ export interface Rows {
 export function PartRow(props: Rows & { part: Part; k: number; isChosen: boolean }) {
   const { part, k, page, isChosen, parts } = props;
   const worked = page?.parts.find((p) => p.id === part.id);
-  const findings = page?.findings.filter((f) => f.part === part.id && (isChosen || f.severity !== "note")) ?? [];
+  const told = page?.findings ?? [];
+  const looked = props.found
+    .map((one) => one.finding)
+    .filter((one) => !one.aside && !told.some((other) => other.code === one.code && other.part === one.part));
+  const findings = [...told, ...looked].filter((f) => f.part === part.id && (isChosen || f.severity !== "note"));
   const lacking = props.lacking.filter((l) => l.part === part.id);
   return (
     <>
@@ -64,19 +70,19 @@ export function PartRow(props: Rows & { part: Part; k: number; isChosen: boolean
       )}
       {findings.map((finding) => (
         <Finding key={finding.code + finding.sentence} severity={finding.severity} sentence={finding.sentence}>
-          {finding.remedies.map(({ says, part: mended, pages, pack }) => (
+          {finding.remedies.map((remedy) => (
             <Button
-              key={says}
+              key={remedy.says}
               size="small"
               variant="outlined"
               sx={{ whiteSpace: "normal", minHeight: 30, my: 0.25, py: 0.25, lineHeight: 1.3 }}
               onClick={(event) => {
                 event.stopPropagation();
-                if (pack) props.onPack(pack);
-                else props.onMend(says.charAt(0).toLowerCase() + says.slice(1), mended as Part, pages);
+                if (remedy.pack) props.onPack(remedy.pack);
+                else props.onMend(remedy);
               }}
             >
-              {unbroken(says)}
+              {unbroken(remedy.says)}
             </Button>
           ))}
         </Finding>

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useMemo } from "react";
+import type { Found } from "../../api/checks";
 import type { Schemas } from "../../api/client";
 import type { Recipe } from "../../api/pages";
 import type { Evaluated } from "../../api/recipe";
@@ -21,6 +22,7 @@ interface Props {
   id: string;
   page: Recipe;
   evaluated: (Evaluated & { of: Recipe }) | undefined;
+  found: readonly Found[];
   lacking: readonly Schemas["Lacking"][];
   chosen: string | null;
   also: readonly string[];
@@ -34,6 +36,7 @@ export function RecipePane({
   id,
   page,
   evaluated,
+  found,
   lacking,
   chosen,
   also,
@@ -47,7 +50,7 @@ export function RecipePane({
   const here = useMemo(() => ({ id, page, evaluated, tell }), [id, page, evaluated]);
   const copy = (part: Part) => void onAdd("added another like it", [begun(part)], part.id);
   const narrowly = useMediaQuery(narrow);
-  const known = { parts: page.parts as Part[], pages: page.format.pages, page: evaluated, lacking };
+  const known = { parts: page.parts as Part[], pages: page.format.pages, page: evaluated, found, lacking };
   const deeds = {
     onChange: edits.editPart,
     onMend: edits.mend,

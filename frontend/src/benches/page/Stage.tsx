@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { type Ref, useState } from "react";
+import type { Found } from "../../api/checks";
 import type { Schemas } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import type { Recipe } from "../../api/pages";
@@ -18,6 +19,7 @@ import type { Part } from "../../parts/kinds";
 import { unseen } from "../../ui/unseen";
 import { Between, type useMeasuring } from "./Between";
 import { CellMenu, Cells, type Pressed, spotAt, type What } from "./Cells";
+import { FoundThere } from "./FoundThere";
 import type { useMove } from "./useMove";
 
 interface Props {
@@ -36,6 +38,8 @@ interface Props {
   /** Hidden middles that are drawn, and the one that is looked at. */
   drawn: readonly Schemas["GutOffer"][];
   looked: Schemas["GutOffer"] | null;
+  /** What was found of the chosen part: where it is. */
+  found: readonly Found[];
 }
 
 export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, looked, ...on }: Props) {
@@ -83,6 +87,7 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
         >
           {(pixel) => (
             <>
+              {!move.overlay && <FoundThere found={on.found} pixel={pixel} />}
               {!move.overlay && <Panels offers={drawn} looked={looked} pixel={pixel} />}
               {tape.measuring && <Between lines={tape.lines} pixel={pixel} />}
               {!tape.measuring && chosen && !move.overlay && (

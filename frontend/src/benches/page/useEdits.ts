@@ -1,6 +1,7 @@
 /** What is done to a recipe: edits show at once; what the server works out is put into what is there when it answers. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
+import type { Remedy } from "../../api/checks";
 import type { Desk } from "../../api/desk";
 import { addPack } from "../../api/letters";
 import { merged } from "../../api/merge";
@@ -106,10 +107,17 @@ export function useEdits(id: string, desk: Desk<Recipe, PageOut>, evaluated: Kno
   }
 
   /** A remedy was worked out for the recipe that was evaluated last. */
-  function mend(what: string, part: Part, pages: number | null): void {
-    const asked = (evaluated?.of.parts as Part[] | undefined)?.find((old) => old.id === part.id);
+  function mend({ says, part: mended, pages, edge }: Remedy): void {
+    const what = says.charAt(0).toLowerCase() + says.slice(1);
+    const part = mended as Part | null;
+    const worked = edge as Recipe["edges"][number] | null;
     if (pages !== null) edit(what, { format: { ...now().format, pages } }, what);
-    editPart(what, part, pages === null ? undefined : what, asked);
+    if (worked) edit(what, { edges: [...now().edges.filter((one) => one.piece !== worked.piece), worked] });
+    if (!part) return;
+    const asked = (evaluated?.of.parts as Part[] | undefined)?.find((old) => old.id === part.id);
+    if (now().parts.some((one) => one.id === part.id))
+      editPart(what, part, pages === null ? undefined : what, asked);
+    else edit(what, { parts: [...now().parts, part] });
   }
 
   /** One pack more on the shelf: not of the recipe, so the kit's own undo takes it back. */

@@ -1,4 +1,8 @@
-"""What is looked at once a page is worked out, piece by piece: one module a check."""
+"""What is looked at once a page is worked out, piece by piece: one module a check.
+
+`told` belongs to working a page out: what cannot be made, cut or read. `looked` is the second pair of eyes: how the
+page will look, with what would do.
+"""
 
 from __future__ import annotations
 
@@ -8,24 +12,41 @@ from typing import Any
 from ulna.core.checks import (
     binding,
     bordered,
+    breathing,
+    bulk,
     busy_ground,
     card_lines,
+    colour_repeats,
     covered_letters,
+    direction,
+    dominance,
     letters,
+    margins,
+    near_misses,
     on_faces,
+    on_photos,
+    on_side,
     overhang,
     parted,
+    photo_safe,
+    places,
     printed_words,
+    readable,
+    run_together,
     seams,
     slight,
+    stands_out,
     strips_crossed,
     styles,
     things_short,
     titles,
+    touching,
+    triangle,
     trim,
     unchosen,
     uncovered,
     under,
+    weight,
 )
 from ulna.core.checks.lying import Lying, PlacedAt
 from ulna.core.findings import Finding
@@ -64,3 +85,31 @@ def told_of_place(one: Lying, ground: Ground) -> Iterator[Finding]:
 def told_of_papers(part: str, built: Built, ground: Ground) -> Iterator[Finding]:
     """What is told of the papers of a part."""
     yield from unchosen.told(part, built, ground)
+
+
+def looked(
+    plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground, placed_at: PlacedAt
+) -> Iterator[Finding]:
+    """How a page that is worked out will look to those who turn to it."""
+    yield from on_side.told(pieces, ground)
+    yield from photo_safe.told(plan, pieces, ground)
+    yield from bulk.told(plan, pieces, ground)
+    yield from readable.told(plan, pieces, standing, ground)
+    yield from on_photos.told(plan, pieces, standing, ground, placed_at)
+    yield from stands_out.told(pieces, ground, plan)
+    yield from run_together.told(pieces, ground, plan)
+    yield from touching.told(plan, pieces, standing, ground, placed_at)
+    yield from near_misses.told(plan, pieces, standing, ground, placed_at)
+    yield from dominance.told(pieces)
+    yield from direction.told(pieces, ground)
+    yield from triangle.told(plan, pieces, standing, ground, placed_at)
+    yield from colour_repeats.told(plan, pieces, standing, ground, placed_at)
+    yield from told_of_the_whole(plan, pieces, ground)
+
+
+def told_of_the_whole(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
+    """What is told of no one part: how the page is filled."""
+    yield from weight.told(pieces, ground)
+    yield from breathing.told(pieces, ground)
+    yield from margins.told(pieces, ground)
+    yield from places.told(plan)

@@ -23,7 +23,7 @@ def told(pieces: Sequence[Piece]) -> Iterator[Finding]:
     (largest, first), (next_one, second) = areas[0], areas[1]
     if largest < LEADS * next_one:
         told = (
-            f"No photo leads: {first.called_whole} is only {largest / next_one:.1f} times as large as "
+            f"No photo leads: {first.called_whole} is only {largest / next_one:.2f} times as large as "
             f"{second.called_whole}; 1.5 is wanted."
         )
-        yield Finding("dominance", "note", first.part, told)
+        yield Finding("dominance", "note", first.part, told, (), (first.rect, second.rect))

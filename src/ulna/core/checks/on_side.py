@@ -23,4 +23,4 @@ def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
         if piece.choice.turned or abs((piece.angle + 180) % 360 - 180) > TURNED:
             said.add(piece.part)
             told = f"{ground.says(piece.choice)} has one way up, and {piece.name} shows it on its side."
-            yield Finding("on-side", "warn", piece.part, told)
+            yield Finding("on-side", "warn", piece.part, told, (), (piece.rect,))

@@ -3,17 +3,28 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
+from typing import Any
 
 from ulna.core.checks.edges import touched
 from ulna.core.checks.run_together import side_of
-from ulna.core.findings import Finding
-from ulna.core.paper.colour import of_hex
-from ulna.core.paper.ranking import STANDS_OUT
-from ulna.core.parts.pieces import Ground, Piece
+from ulna.core.findings import Finding, Remedy
+from ulna.core.geometry.rects import Borders
+from ulna.core.measure import inches
+from ulna.core.paper.colour import PictureColours, of_hex
+from ulna.core.paper.ranking import STANDS_OUT, available, rank
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.mats import Mat
+from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+
+MOST = 2
+"""So many papers are proposed."""
 
 
-def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
-    """For each print that gets lost in the paper beside it; one with a white rim stands out by that."""
+def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[Finding]:
+    """For each print that gets lost in the paper beside it; one with a white rim stands out by that. What would do is
+    told where the page's `plan` is known."""
+    parts = {part.id: part for part in plan.parts} if plan is not None else {}
     for k, piece in enumerate(pieces):
         if piece.role != "print" or piece.picture is None or (piece.print and piece.print.rim):
             continue
@@ -30,5 +41,28 @@ def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
                     f"{piece.called_whole[0].upper()}{piece.called_whole[1:]} gets lost on {under.name}: its edge and "
                     f"the paper differ in lightness by {by:.0f}, and 20 is wanted. Take another paper."
                 )
-                yield Finding("stands-out", "warn", piece.part, told)
+                remedies = tuple(_others(parts.get(piece.part), piece, edge, ground))
+                yield Finding("stands-out", "warn", piece.part, told, remedies, (piece.rect,))
                 break
+
+
+def _others(part: Any, piece: Piece, edge: PictureColours, ground: Ground) -> Iterator[Remedy]:
+    """Another paper for its first mat, or a narrow mat where it has none; a white rim."""
+    if not isinstance(part, PhotoPart):
+        return
+    shelf, size = ground.shelf, (piece.uncut.width, piece.uncut.height)
+    there = [p for p in shelf.papers.values() if ground.proposes(p.id) and available(shelf, p, size)]
+    first = [one for one in rank(there, edge, "first") if one.good][:MOST]
+    for one in first:
+        choice = PaperChoice(one.paper, one.side)
+        name = f"{shelf.papers[one.paper].name} ({one.side})"
+        if part.mats:
+            yield Remedy(
+                f"{name} as its mat", replace(part, mats=(replace(part.mats[0], choice=choice), *part.mats[1:]))
+            )
+        else:
+            mat = Mat(Borders.even(ground.ruler.round(inches(0, 1, 4))), choice)
+            yield Remedy(f"A mat of {name}", replace(part, mats=(mat,)))
+    if edge.edge.lightness < 100 - STANDS_OUT and not part.print.rim and part.print.shape == "rectangle":
+        rim = replace(part.print, rim=ground.ruler.round(inches(0, 1, 8)))
+        yield Remedy("Print it with a white rim", replace(part, print=rim))

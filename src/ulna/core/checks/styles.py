@@ -14,6 +14,8 @@ MOST_STRAYS = 0.34
 
 def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
     """For each part that brings a thing of another style than most are."""
+    if ground.rules.theme == "free":
+        return
     drawn = [
         (piece, thing.drawn)
         for piece in pieces

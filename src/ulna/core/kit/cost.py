@@ -72,6 +72,26 @@ def cost(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> 
     )
 
 
+def said_of(before: Cost, after: Cost) -> str:
+    """What one costs more than the other, in words: sheets opened or saved by their papers, pieces more, what lacks."""
+    opened = {one.paper: (one.name, one.opened) for one in before.papers}
+    then = {one.paper: (one.name, one.opened) for one in after.papers}
+    said = list[str]()
+    for id in dict.fromkeys((*opened, *then)):
+        name = (then.get(id) or opened[id])[0]
+        by = then.get(id, ("", 0))[1] - opened.get(id, ("", 0))[1]
+        if by:
+            sheets = "a sheet" if abs(by) == 1 else f"{abs(by)} sheets"
+            said.append(f"{'opens' if by > 0 else 'saves'} {sheets} of {name}")
+    lacks = len(after.lacking) - len(before.lacking)
+    if lacks > 0:
+        said.append("there is no sheet for it")
+    if not said:
+        more = after.pieces - before.pieces
+        said.append("no sheet more" + (f", {more} piece{'' if more == 1 else 's'} more to cut" if more > 0 else ""))
+    return "; ".join(said)
+
+
 def lacking(plan: CutPlan, pieces: Iterable[Piece], shelf: Shelf, ruler: Ruler) -> tuple[Lacking, ...]:
     """The pieces of a page that its plan leaves without a place, each with the reason."""
     by_id = {p.id: p for p in pieces}

@@ -86,13 +86,13 @@ def settle_all(members: Sequence[Member], planner: Planner) -> Settled:
     """Plans the cuts of several pages at once; the ids of pieces have those of their pages before them."""
     pool = _Pool(members)
     plan = planner(pool.request({}))
-    by_rule = {m.id for m in members if m.ground.gut == "when it saves a sheet"}
+    by_rule = {m.id for m in members if m.ground.rules.gut == "when it saves a sheet"}
     could = {id: panel for id, panel in pool.won.items() if pool.said.get(id, True) and pool.of[id].id in by_rule}
     best, chosen = _best(pool, plan, could, planner)
     gain = _gain(plan, best)
     offers = list[GutOffer]()
     for piece in pool.pieces:
-        ground, always = pool.of[piece.id].ground, pool.of[piece.id].ground.gut == "always"
+        ground, always = pool.of[piece.id].ground, pool.of[piece.id].ground.rules.gut == "always"
         if (panel := _gut_of(piece)) is not None:
             by = "your word" if pool.said.get(piece.id, not always) else "the house rule"
             uses = _from_panel(best, piece.id)
@@ -125,7 +125,7 @@ class _Pool:
             for piece in row:
                 self.of[piece.id] = m
                 self.names[piece.id] = piece.name
-            if m.ground.gut != "always":
+            if m.ground.rules.gut != "always":
                 shelf = m.ground.shelf
                 have = {p.id for p in m.pieces if p.choice.paper in shelf.papers}
                 won = hidden.panels(m.page.pieces, shelf, m.ground.ruler, have)

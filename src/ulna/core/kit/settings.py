@@ -8,8 +8,8 @@ from typing import Annotated, Literal
 from ulna.core.cutting.progress import SLIVER
 from ulna.core.measure import MARKS, ZERO, MarkName, Ruler, Unit
 from ulna.core.paper.punches import Punch
-from ulna.core.parts.pieces import GutRule
 from ulna.core.ranges import Many, Offset, Size, Text
+from ulna.core.rules import Rules
 from ulna.core.words.writing import USUAL_HANDS, Hand
 
 USUAL_PROMPTS = ("Who is it?", "What happened?", "When was it?", "Where was it?", "Why do you want to keep it?")
@@ -21,13 +21,15 @@ MOST_HANDS = 20
 
 @dataclass(frozen=True, slots=True)
 class Settings:
-    """How a household measures, its rules, what it punches and writes with, and what one is asked for a story. A test
-    print came out so much too low and too far right: `printed_low`, `printed_right`."""
+    """How a household measures, its rules, what it punches and writes with, and what one is asked for a story; the
+    codes of findings that were put `aside` for good. A test print came out so much too low and too far right:
+    `printed_low`, `printed_right`."""
 
     unit: Literal["in", "mm", "cm"] = "in"
     mark: MarkName = "1/16 in"
     zero: Literal["left", "centre"] = "left"
-    gut: GutRule = "when it saves a sheet"
+    rules: Rules = Rules()
+    aside: Annotated[tuple[Annotated[str, Text(40, 1)], ...], Many(200)] = ()
     least_scrap: Size = SLIVER
     punches: Annotated[tuple[Punch, ...], Many(100)] = ()
     hands: Annotated[tuple[Hand, ...], Many(MOST_HANDS, 1)] = USUAL_HANDS

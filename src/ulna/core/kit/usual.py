@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Borders, Rect
 from ulna.core.measure import ZERO, Length, MarkName, Unit, inches, mm
+from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import KINDS, FormatName, PageFormat, of_kind
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import CardLines, Edge, HoleOnSheet, Kit, OnSheet, Paper, Side, Strip
@@ -73,6 +74,7 @@ class Usual:
     formats: tuple[FormatOffered, ...]
     marks: Mapping[str, tuple[MarkName, ...]]
     mark: Mapping[str, MarkName]
+    page: PagePlan
     kit: Kit
     paper: Paper
     thing: Thing
@@ -120,6 +122,7 @@ def usual(unit: Unit) -> Usual:
         formats=tuple(FormatOffered(name, of_kind(kind, _pages(kind))) for kind, (name, *_) in KINDS.items()),
         marks=MARKS_OF,
         mark=MARK_OF,
+        page=PagePlan("New page"),
         kit=Kit("New kit"),
         paper=Paper(NEW, "New paper", PAGE, PAGE, a=white, b=white),
         thing=Thing(NEW, "New thing", ThingKind.DIE_CUT),

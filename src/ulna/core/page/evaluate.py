@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from ulna.core import checks
@@ -90,16 +90,24 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
         pieces += _placed(one, box, room_of(one, standing, ground), ground)
         findings += _place_findings(one, box, standing, ground)
         findings += checks.told_of_papers(part.id, built, ground)
-    settled, told = _gutted(plan, pieces, ground)
+    settled, told = _gutted(plan, _edged(plan, pieces), ground)
     order = {part.id: k for k, part in enumerate(plan.parts)}
     findings += sorted(checks.told(plan, settled, standing, ground, placed_at), key=lambda f: order[f.part or ""])
     return Evaluated(plan.format, tuple(parts), settled, (*findings, *told), tuple(lines))
 
 
+def _edged(plan: PagePlan, pieces: list[Piece]) -> list[Piece]:
+    """The pieces with what is done to their edges."""
+    if not plan.edges:
+        return pieces
+    worked = {one.piece: one for one in plan.edges}
+    return [replace(p, edge=worked[p.base_id]) if p.base_id in worked else p for p in pieces]
+
+
 def _gutted(plan: PagePlan, pieces: list[Piece], ground: Ground) -> tuple[tuple[Piece, ...], list[Finding]]:
     """The pieces, gutted where the person or the house rule says so; what cannot be is told."""
     said = {one.piece: one.gut for one in plan.gutting}
-    always = ground.gut == "always"
+    always = ground.rules.gut == "always"
     wanted = {p.id for p in pieces if said.get(p.id, always)}
     if not wanted:
         return tuple(pieces), []

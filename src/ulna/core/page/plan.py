@@ -10,12 +10,14 @@ from typing import Annotated, ClassVar
 from ulna.core.errors import NotOnShelf
 from ulna.core.measure import ZERO, Length
 from ulna.core.page_formats import PageFormat, of_kind
+from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.inside import every
 from ulna.core.parts.kind import Taking
 from ulna.core.parts.kinds import Part, is_placed, traits
 from ulna.core.parts.kinds.words import Words
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Id, Many, Text, Title, Whole
+from ulna.core.rules import Rules
 
 MOST_PARTS = 400
 
@@ -46,12 +48,21 @@ class Keep:
 
 
 @dataclass(frozen=True, slots=True)
+class PutAside:
+    """What a person likes as it is: findings of that code, of one part or of the page."""
+
+    code: Annotated[str, Text(40, 1)]
+    part: Annotated[str, Text(80)] = ""
+
+
+@dataclass(frozen=True, slots=True)
 class PagePlan:
     """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
     tell the page's story have its text, whatever they had, those of a series that of the first of them.
 
     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
-    back for it.
+    back for it; `edges` are worked before their pieces are glued; findings that are put
+    `aside` are counted, not told; `rules` are those it says itself.
     """
 
     written_as: ClassVar[str] = "Recipe"
@@ -62,6 +73,9 @@ class PagePlan:
     groups: Annotated[tuple[Group, ...], Many(MOST_PARTS)] = ()
     gutting: Annotated[tuple[Gutting, ...], Many(MOST_PARTS)] = ()
     keeps: Annotated[tuple[Keep, ...], Many(MOST_PARTS)] = ()
+    edges: Annotated[tuple[EdgeWork, ...], Many(MOST_PARTS)] = ()
+    aside: Annotated[tuple[PutAside, ...], Many(MOST_PARTS)] = ()
+    rules: Rules = Rules()
 
     def __post_init__(self) -> None:
         texts = dict[str, str]()

@@ -14,6 +14,7 @@ from typing import Literal
 
 RGB = tuple[int, int, int]
 Liveliness = Literal["plain", "quiet", "lively", "busy"]
+Lines = Literal["", "level", "upright", "slanting"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,11 +89,15 @@ class Leading:
 @dataclass(frozen=True, slots=True)
 class PictureColours:
     """What a mat must go with: the mean colour of the picture's edge, how much the edge varies (in distances of
-    CIELAB: below 8 plain, below 16 quiet, below 26 lively, else busy), and up to five leading colours."""
+    CIELAB: below 8 plain, below 16 quiet, below 26 lively, else busy), and up to five leading colours. Its strong
+    `lines`, where it has any, run that way; `fields` say how much happens in each of three by three fields, row by row:
+    the mean step in lightness from one pixel to the next."""
 
     edge: Lab
     liveliness: float
     leading: tuple[Leading, ...]
+    lines: Lines = ""
+    fields: tuple[float, ...] = ()
 
     @property
     def edge_word(self) -> Liveliness:
@@ -118,7 +123,45 @@ def look(width: int, height: int, pixels: Sequence[RGB]) -> PictureColours:
     ]
     mean = _mean(ring)
     spread = math.sqrt(sum(mean.far(c) ** 2 for c in ring) / len(ring))
-    return PictureColours(mean, spread, _leading(colours, pixels))
+    light = [colour.lightness for colour in colours]
+    return PictureColours(
+        mean, spread, _leading(colours, pixels), _lines(width, height, light), _fields(width, height, light)
+    )
+
+
+RUNS = 0.35
+"""How far gradients must agree (coherence of the structure tensor, 0 to 1) for lines to be strong."""
+LEVEL = 22.5
+"""Degrees: lines that slope by less are level, or upright."""
+
+
+def _lines(width: int, height: int, light: Sequence[float]) -> Lines:
+    """Which way the strong lines of a picture run: across its mean gradient, by the structure tensor."""
+    xx = yy = xy = 0.0
+    for y in range(1, height - 1):
+        row = y * width
+        for x in range(1, width - 1):
+            gx = light[row + x + 1] - light[row + x - 1]
+            gy = light[row + width + x] - light[row - width + x]
+            xx, yy, xy = xx + gx * gx, yy + gy * gy, xy + gx * gy
+    if xx + yy < 1.0 or math.hypot(xx - yy, 2 * xy) / (xx + yy) < RUNS:
+        return ""
+    gradient = math.degrees(0.5 * math.atan2(2 * xy, xx - yy)) % 180  # 0: it changes across, so lines are upright
+    if min(gradient, 180 - gradient) < LEVEL:
+        return "upright"
+    return "level" if abs(gradient - 90) < LEVEL else "slanting"
+
+
+def _fields(width: int, height: int, light: Sequence[float]) -> tuple[float, ...]:
+    """The mean step in lightness within each of three by three fields."""
+    steps, counted = [0.0] * 9, [0] * 9
+    for y in range(height - 1):
+        for x in range(width - 1):
+            k = y * 3 // height * 3 + x * 3 // width
+            at = light[y * width + x]
+            steps[k] += abs(light[y * width + x + 1] - at) + abs(light[(y + 1) * width + x] - at)
+            counted[k] += 2
+    return tuple(total / n if n else 0.0 for total, n in zip(steps, counted, strict=True))
 
 
 def _mean(colours: Sequence[Lab]) -> Lab:

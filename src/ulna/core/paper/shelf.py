@@ -15,6 +15,7 @@ from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Length, text
 from ulna.core.ranges import Colour, Gap, Id, Many, Size, Text, Title, Whole, Within
+from ulna.core.rules import Rules
 from ulna.core.things.thing import Thing, Traced
 from ulna.core.words.alphabets import Alphabet, Letters, there
 
@@ -232,6 +233,7 @@ class Kit:
     papers: Annotated[tuple[Paper, ...], Many(MOST_PAPERS)] = ()
     things: Annotated[tuple[Thing, ...], Many(MOST_PAPERS)] = ()
     alphabets: Annotated[tuple[Alphabet, ...], Many(100)] = ()
+    rules: Rules = Rules()
 
 
 def faults_of(paper: Paper) -> str:

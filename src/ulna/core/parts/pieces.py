@@ -18,11 +18,13 @@ from ulna.core.paper.colour import PictureColours
 from ulna.core.paper.patterns import runs
 from ulna.core.paper.punches import Punch
 from ulna.core.paper.shelf import Edge, Face, Shelf
+from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.prints import Print
 from ulna.core.ranges import Many
+from ulna.core.rules import USUAL, Rules
 from ulna.core.things.thing import Half
 from ulna.core.words.faces import FaceName, Typefaces
 from ulna.core.words.writing import Hand
@@ -30,8 +32,6 @@ from ulna.core.words.writing import Hand
 Role = Literal[
     "base", "panel", "mat", "strip", "tile", "shape", "card", "print", "tape", "letter", "sticker", "thing"
 ]
-GutRule = Literal["always", "when it saves a sheet", "never"]
-"""When a piece whose middle is hidden is gutted, where nothing is said of it."""
 
 PAPERLESS: frozenset[Role] = frozenset({"print", "tape", "sticker", "thing"})
 """What no sheet of paper is cut for: prints come from the printer, tape from its roll, letters from their alphabet."""
@@ -124,7 +124,7 @@ class Piece:
     for it.
     `whole` is the id of the piece that it is a half of, `layer` which mat of its part it is, counted from 1, the
     innermost first. `leftover` says that it is made of what falls off another piece: no more paper is asked for it;
-    `phase` that its stripes must meet those of others.
+    `phase` that its stripes must meet those of others; `edge` what is done to its edges before it is glued.
     """
 
     id: str
@@ -159,6 +159,7 @@ class Piece:
     layer: int | None = None
     leftover: Leftover | None = None
     phase: Phase | None = None
+    edge: EdgeWork | None = None
 
     @property
     def is_paper(self) -> bool:
@@ -212,12 +213,13 @@ class Piece:
 
 @dataclass(frozen=True)
 class Ground:
-    """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, house rule.
+    """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, the rules that
+    hold for it.
 
     `edge` tells the colours of a picture as it is cropped, and of its edge, where the picture is there to be looked at.
     `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it;
     `free` are the outlines from its corner that must stay free of it, where it keeps off others, and `around` the
-    edges of what it gathers round.
+    edges of what it gathers round. Where the page keeps to its kit, `only` these papers and things are proposed.
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
     """
@@ -229,13 +231,21 @@ class Ground:
     faces: Typefaces
     hands: Mapping[str, Hand]
     punches: tuple[Punch, ...] = ()
-    gut: GutRule = "when it saves a sheet"
+    rules: Rules = USUAL
     edge: Callable[[Picture], PictureColours | None] = field(default=lambda _: None, compare=False, repr=False)
     fold: Length | None = None
     free: tuple[Polygon, ...] = ()
     around: tuple[Bounds, ...] = ()
+    only: frozenset[str] | None = None
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
+
+    def proposes(self, id: str) -> bool:
+        """Whether a paper or thing, or what a scrap is of, may be proposed."""
+        if self.only is None or id in self.only:
+            return True
+        paper = self.shelf.papers.get(id)
+        return paper is not None and paper.scrap_of in self.only
 
     def changed(self, **values: Any) -> Ground:
         """Another ground: nothing that was worked out on this one holds there."""

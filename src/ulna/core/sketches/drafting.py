@@ -12,7 +12,8 @@ import random
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
-from ulna.core.checks import balance, dominance, on_side, run_together, stands_out
+from ulna.core import checks
+from ulna.core.checks import dominance, on_side, run_together, stands_out
 from ulna.core.cutting.demand import demand
 from ulna.core.errors import FieldError
 from ulna.core.findings import Finding
@@ -189,7 +190,7 @@ def _draft(
             continue
         plan = _with_clusters(made.plan, bare, ground, seed)
         page = evaluate(plan, ground) if plan is not made.plan else bare
-        found = [*page.findings, *on_papers, *balance.told(plan, page.pieces, ground)]
+        found = [*page.findings, *on_papers, *checks.told_of_the_whole(plan, page.pieces, ground)]
         if _ruled_out(found):
             continue
         costs = cost(cuts, page.pieces, ground.shelf, ground.ruler)

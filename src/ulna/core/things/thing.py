@@ -87,7 +87,8 @@ class Thing:
     usual for its kind where it was not measured; inside that it is of a `figure`, or of the `outline` that was traced,
     in inches from the box's corner. `colours` has the leading one first; `drawn` is its style; `says` are the words
     printed on it; it `points` or looks one way, or may lie any way. A `clear` one shows what is under it; one with a
-    `rim` has a white edge. `picture` is a photograph of it. Of a strip of gems `each` says how many are on one."""
+    `rim` has a white edge. `picture` is a photograph of it. Of a strip of gems `each` says how many are on one.
+    What `harms_photos` (metal that rusts, newsprint, an ink with acid) may not lie straight on one."""
 
     id: Id
     name: Title
@@ -109,6 +110,7 @@ class Thing:
     rim: bool = False
     each: Annotated[int, Whole(1, 1_000)] = 1
     picture: str | None = None
+    harms_photos: bool = False
 
     @property
     def runs_out(self) -> bool:

@@ -1,0 +1,48 @@
+"""A page too thick for its protector, or a notebook spread that does not close: told with what would thin it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+from typing import Any
+
+from ulna.core.build.bulk import Bulk, bulk
+from ulna.core.findings import Finding, Remedy
+from ulna.core.geometry.rects import Rect
+from ulna.core.measure import inches, length_of
+from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.thing import ThingPart
+from ulna.core.parts.pieces import Ground, Piece
+
+AROUND = inches(0, 1, 2)
+
+
+def told(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
+    found = bulk(pieces, ground)
+    if not found.is_too_thick:
+        return
+    into = "the notebook closes on" if ground.format.kind.startswith("notebook") else "a page protector takes"
+    thickest = sorted(found.layers, key=lambda one: -one.thick)[:3]
+    brings = ", ".join(f"{one.piece.name} {one.thick}" for one in thickest)
+    told = (
+        f"It is {found.thick} thousandths of an inch thick here, and {into} {found.most}: {brings}. "
+        "Lay something flat, or move it off the others."
+    )
+    at = Rect(length_of(found.at[0]) - AROUND, length_of(found.at[1]) - AROUND, AROUND * 2, AROUND * 2)
+    yield Finding("bulk", "warn", None, told, tuple(_thinner(plan, found)), (at,))
+
+
+def _thinner(plan: Any, found: Bulk) -> Iterator[Remedy]:
+    """What lies on foam laid flat; mats gutted under what is thick."""
+    parts = {part.id: part for part in plan.parts}
+    seen = set[str]()
+    for one in sorted(found.layers, key=lambda one: -one.thick):
+        part = parts.get(one.piece.part)
+        if part is None or part.id in seen:
+            continue
+        seen.add(part.id)
+        if isinstance(part, ThingPart) and part.raised != "flat":
+            yield Remedy(f"Lay {one.piece.name} flat", replace(part, raised="flat"))
+        elif isinstance(part, PhotoPart) and any(not mat.gutted for mat in part.mats):
+            mats = tuple(replace(mat, gutted=True) for mat in part.mats)
+            yield Remedy(f"Gut the mats under {one.piece.called_whole}", replace(part, mats=mats))

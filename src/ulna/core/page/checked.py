@@ -1,0 +1,60 @@
+"""A page looked at as a whole: what working it out tells, and what a second pair of eyes sees, what is graver first."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+from dataclasses import dataclass, replace
+
+from ulna.core import checks
+from ulna.core.checks.catalogue import by_harm
+from ulna.core.findings import Finding, Remedy
+from ulna.core.page.evaluate import Evaluated, evaluate
+from ulna.core.page.plan import PagePlan
+from ulna.core.page.standing import placed_at, stand
+from ulna.core.parts.edge_work import EdgeWork
+from ulna.core.parts.kinds import Part
+from ulna.core.parts.pieces import Ground
+
+
+@dataclass(frozen=True, slots=True)
+class Checked:
+    """A page worked out and its findings, those that were put aside among them."""
+
+    page: Evaluated
+    findings: tuple[Finding, ...]
+
+
+def checked(plan: PagePlan, ground: Ground, house: Collection[str] = ()) -> Checked:
+    """Everything that is to be told of a page in the order of harm. `house` are the codes that were put aside for
+    good. What cannot be made cannot be put aside."""
+    page = evaluate(plan, ground)
+    standing = stand(plan.parts, ground)
+    found = [*page.findings, *checks.looked(plan, page.pieces, standing, ground, placed_at)]
+    boxes = {part.id: part.box for part in page.parts}
+    here = {(one.code, one.part) for one in plan.aside}
+    told = list[Finding]()
+    for one in found:
+        box = boxes.get(one.part or "")
+        if not one.where and box is not None:
+            one = replace(one, where=(box,))
+        if one.severity != "stop" and one.code in house:
+            one = replace(one, aside="house")
+        elif one.severity != "stop" and (one.code, one.part or "") in here:
+            one = replace(one, aside="page")
+        told.append(one)
+    return Checked(page, tuple(by_harm(told)))
+
+
+def remedied(plan: PagePlan, remedy: Remedy) -> PagePlan:
+    """The page once a remedy is taken: the part in the place of that of its id, or on top; the edge worked."""
+    part: Part | None = remedy.part  # type: ignore[assignment]
+    if part is not None:
+        there = any(one.id == part.id for one in plan.parts)
+        parts = tuple(part if one.id == part.id else one for one in plan.parts) if there else (*plan.parts, part)
+        plan = replace(plan, parts=parts)
+    if isinstance(remedy.edge, EdgeWork):
+        others = tuple(one for one in plan.edges if one.piece != remedy.edge.piece)
+        plan = replace(plan, edges=(*others, remedy.edge))
+    if remedy.pages is not None:
+        plan = replace(plan, format=replace(plan.format, pages=remedy.pages))
+    return plan
