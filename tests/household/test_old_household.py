@@ -10,6 +10,7 @@ from typing import Any
 import pytest
 
 from ulna.core.kit.settings import USUAL_PROMPTS
+from ulna.core.rules import Rules
 from ulna.core.things.thing import Thing
 from ulna.core.words.writing import USUAL_HANDS
 from ulna.formats.documents import written
@@ -50,7 +51,7 @@ SINCE = {
 THING_THEN = {"id", "name", "kind", "count", "length", "note"}
 
 NEW_LISTS = (
-    ("alphabets", []), ("outline", []),
+    ("alphabets", []), ("outline", []), ("edges", []), ("aside", []), ("tucks", []), ("rules", {}),
     ("hands", [written(hand) for hand in USUAL_HANDS]), ("prompts", list(USUAL_PROMPTS)),
 )  # fmt: skip
 
@@ -66,6 +67,9 @@ def as_then(value: Any) -> Any:
             value = {k: v for k, v in value.items() if k != "thing"}
         if value.get("kind") == "card" and value["rim"] == "0 in":  # motifs have one since
             value = {k: v for k, v in value.items() if k != "rim"}
+        if value.keys() == written(Rules()).keys():  # all but one are of later
+            return {k: v for k, v in value.items() if v is not None}
+        value = {k: as_then(v) if k == "rules" else v for k, v in value.items()}
         known = {k: v for k, v in value.items() if (k, v) not in NEW_LISTS}
         return {k: as_then(v) for k, v in known.items() if isinstance(v, list | dict) or (k, v) not in SINCE}
     return value

@@ -11,7 +11,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from typing import Any
 
-FORMS: Mapping[str, int] = {"kit": 5, "template": 2, "page": 4, "variant": 4, "settings": 3}
+FORMS: Mapping[str, int] = {"kit": 5, "template": 2, "page": 4, "variant": 4, "settings": 3, "cutting": 2}
 """Kinds that are beyond 1."""
 
 
@@ -33,6 +33,9 @@ STEPS: Mapping[tuple[str, int], Callable[[dict[str, Any]], dict[str, Any]]] = {
     ("variant", 2): lambda body: body,
     ("variant", 3): lambda body: body,
     ("settings", 2): _gut_among_the_rules,
+    ("cutting", 1): lambda body: (
+        body | {"ruler": _gut_among_the_rules(dict(body["ruler"]))} if "ruler" in body else body
+    ),
     ("settings", 1): lambda body: body,  # no hand was measured
     ("template", 1): lambda body: body,  # each photo took up one place
 }

@@ -18,9 +18,11 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any, BinaryIO, NamedTuple, TypeVar
 
+from ulna.core.build.progress import Building
 from ulna.core.cutting import progress, scraps
 from ulna.core.errors import FieldError
 from ulna.core.kit.cutting import Cutting, Stage
+from ulna.core.kit.finished import Finished, Times
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import PageSet
 from ulna.core.measure import Length, Ruler, inches
@@ -136,6 +138,9 @@ class Household:
         self.all_settings = Documents(self.library, "settings", Settings)
         self.own_faces = Documents(self.library, "face", OwnFace)
         self.sketches = Documents(self.library, "sketch", Sketch)
+        self.buildings = Documents(self.library, "building", Building)
+        self.times = Documents(self.library, "times", Times)
+        self.finished = Documents(self.library, "finished", Finished)
         self.pictures = PictureBox(home / "pictures")
         self.darkroom = Darkroom()
         self.roll = Roll(self.library, self.pictures, self.darkroom)

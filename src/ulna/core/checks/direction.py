@@ -6,7 +6,6 @@ The lines of a photo are measured from its gradients; those of a paper are its s
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from typing import Literal
 
 from ulna.core.checks.edges import touched
 from ulna.core.checks.run_together import side_of
@@ -14,7 +13,6 @@ from ulna.core.findings import Finding
 from ulna.core.paper.patterns import runs
 from ulna.core.parts.pieces import Ground, Piece
 
-Way = Literal["level", "upright"]
 SLANTED = 20.0
 """Degrees: stripes that lie turned by more run a way of their own."""
 

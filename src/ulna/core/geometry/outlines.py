@@ -70,6 +70,12 @@ def common(one: Polygon, other: Polygon) -> float:
     return float(_sound(one).intersection(_sound(other)).area)
 
 
+def overlap(one: Polygon, other: Polygon) -> bool:
+    """Whether two outlines share more than a line."""
+    a, b = _sound(one), _sound(other)
+    return bool(a.intersects(b)) and not a.touches(b)
+
+
 def distance(one: Polygon, other: Polygon) -> float:
     """In inches how near two outlines come to each other; nothing where they touch or overlap."""
     return float(Area(one).distance(Area(other)))

@@ -40,14 +40,16 @@ class PartOnPage:
 
 @dataclass(frozen=True, slots=True)
 class DrawnLine:
-    """Stitches, an axis, a line to write on or words of a part: a path in inches from the corner of its box."""
+    """Stitches, an axis, a line to write on, words or wet work of a part: a path in inches from the corner of its
+    box."""
 
     part: str
-    kind: Literal["stitch", "axis", "rule", "words"]
+    kind: Literal["stitch", "axis", "rule", "words", "wash"]
     path: str
     box: Rect
     written: Written | None = None
     face: FaceName = "hand"
+    colour: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,14 +88,34 @@ def evaluate(plan: PagePlan, ground: Ground) -> Evaluated:
         parts.append(
             PartOnPage(part.id, one.says, box, built.arithmetic, built.handles, built.spots, names[part.id])
         )
-        lines += [DrawnLine(part.id, line.kind, line.path, box, line.written, line.face) for line in built.lines]
+        lines += [
+            DrawnLine(part.id, line.kind, line.path, box, line.written, line.face, line.colour)
+            for line in built.lines
+        ]
         pieces += _placed(one, box, room_of(one, standing, ground), ground)
         findings += _place_findings(one, box, standing, ground)
         findings += checks.told_of_papers(part.id, built, ground)
-    settled, told = _gutted(plan, _edged(plan, pieces), ground)
+    settled, told = _gutted(plan, tucked(plan, _edged(plan, pieces)), ground)
     order = {part.id: k for k, part in enumerate(plan.parts)}
     findings += sorted(checks.told(plan, settled, standing, ground, placed_at), key=lambda f: order[f.part or ""])
     return Evaluated(plan.format, tuple(parts), settled, (*findings, *told), tuple(lines))
+
+
+def tucked(plan: PagePlan, pieces: list[Piece]) -> list[Piece]:
+    """The pieces from underneath upward once parts are tucked: those of a part that is slipped under another lie just
+    beneath it. Of a ring of tucks the last ones cannot be drawn, and stay where they are."""
+    under = set[tuple[str, str]]()
+    for tuck in plan.tucks:
+        at = next((k for k, p in enumerate(pieces) if p.part == tuck.under), None)
+        mine = [p for p in pieces if p.part == tuck.part]
+        if at is None or not mine or (tuck.under, tuck.part) in under or tuck.part == tuck.under:
+            continue
+        if pieces.index(mine[0]) > at:
+            rest = [p for p in pieces if p.part != tuck.part]
+            pieces = [*rest[:at], *mine, *rest[at:]]
+        under.add((tuck.part, tuck.under))
+        under |= {(a, tuck.under) for a, b in under if b == tuck.part}
+    return pieces
 
 
 def _edged(plan: PagePlan, pieces: list[Piece]) -> list[Piece]:

@@ -56,13 +56,21 @@ class PutAside:
 
 
 @dataclass(frozen=True, slots=True)
+class Tuck:
+    """The edge of a part is slipped under another one, which is only tacked in its middle till then."""
+
+    part: Id
+    under: Id
+
+
+@dataclass(frozen=True, slots=True)
 class PagePlan:
     """The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
     tell the page's story have its text, whatever they had, those of a series that of the first of them.
 
     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
-    back for it; `edges` are worked before their pieces are glued; findings that are put
-    `aside` are counted, not told; `rules` are those it says itself.
+    back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
+    `aside` are counted, not told; `rules` are its own.
     """
 
     written_as: ClassVar[str] = "Recipe"
@@ -74,6 +82,7 @@ class PagePlan:
     gutting: Annotated[tuple[Gutting, ...], Many(MOST_PARTS)] = ()
     keeps: Annotated[tuple[Keep, ...], Many(MOST_PARTS)] = ()
     edges: Annotated[tuple[EdgeWork, ...], Many(MOST_PARTS)] = ()
+    tucks: Annotated[tuple[Tuck, ...], Many(MOST_PARTS)] = ()
     aside: Annotated[tuple[PutAside, ...], Many(MOST_PARTS)] = ()
     rules: Rules = Rules()
 

@@ -290,13 +290,14 @@ class Written:
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """Something drawn that is no paper: stitches, a line that parts stand on, one to write on, or words that are
-    `written`. A path in inches."""
+    """Something drawn that is no paper: stitches, a line that parts stand on, one to write on, words that are
+    `written`, or wet work in a colour. A path in inches."""
 
-    kind: Literal["stitch", "axis", "rule", "words"]
+    kind: Literal["stitch", "axis", "rule", "words", "wash"]
     path: str
     written: Written | None = None
     face: FaceName = "hand"
+    colour: str = ""
 
 
 @dataclass(frozen=True, slots=True)

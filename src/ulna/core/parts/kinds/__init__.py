@@ -34,6 +34,7 @@ from ulna.core.parts.kinds import (
     tiles,
     title,
     torn,
+    wet,
     words,
     wordstrips,
 )
@@ -61,6 +62,7 @@ Placed = (
     | cluster.Cluster
     | scatter.Scatter
     | stamped.Stamped
+    | wet.Wet
     | title.Title
     | words.Words
     | wordstrips.WordStrips
@@ -92,6 +94,7 @@ MODULES: tuple[Kind, ...] = (
     cluster,
     scatter,
     stamped,
+    wet,
     title,
     words,
     wordstrips,
