@@ -1068,6 +1068,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Log
+         * @description The whole log.
+         */
+        get: operations["get_log"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Log Csv
+         * @description A row for every finished page.
+         */
+        get: operations["get_log_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Log Html
+         * @description One file with all finished pages, their pictures in it.
+         */
+        get: operations["get_log_html"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Order Album
+         * @description The album in the order in which its pages are named.
+         */
+        put: operations["order_album"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mats/choices": {
         parameters: {
             query?: never;
@@ -1218,6 +1298,120 @@ export interface paths {
         put?: never;
         /** Bring Back Page */
         post: operations["bring_back_page"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/building": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Building
+         * @description The order of building a page, and how far it is.
+         */
+        get: operations["get_building"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/building/dry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Dry
+         * @description Somebody felt that it is dry before its time.
+         */
+        post: operations["say_dry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/building/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Redo Building */
+        post: operations["redo_building"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/building/tick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tick Step
+         * @description A step is done, or not any more.
+         */
+        post: operations["tick_step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/building/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Undo Building */
+        post: operations["undo_building"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/building/wrong": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Went Wrong
+         * @description Torn, askew or of the wrong colour: kept, and the step to be done again unless one goes on without.
+         */
+        post: operations["went_wrong"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1456,6 +1650,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/finished": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Finished
+         * @description What the log says of a page; of one that is not in it what it would say.
+         */
+        get: operations["get_finished"];
+        /**
+         * Finish Page
+         * @description Puts a page into the log, or puts the log right.
+         */
+        put: operations["finish_page"];
+        post?: never;
+        /**
+         * Unfinish Page
+         * @description The page is not finished after all; what the log said comes back with it.
+         */
+        delete: operations["unfinish_page"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/machine.dxf": {
         parameters: {
             query?: never;
@@ -1485,6 +1707,26 @@ export interface paths {
          * @description The outlines of a page where they lie on their sheets, for a cutting machine.
          */
         get: operations["machine_as_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/order.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Order Pdf
+         * @description The order on paper, with the page as it grows.
+         */
+        get: operations["get_order_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1584,6 +1826,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/places.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Places Pdf
+         * @description Where every piece goes, at true size over several sheets: to lay under the page, or to prick through.
+         */
+        get: operations["get_places_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/redo": {
         parameters: {
             query?: never;
@@ -1635,6 +1897,26 @@ export interface paths {
         get: operations["sheet_as_svg"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spend Time
+         * @description Counts time at a bench.
+         */
+        post: operations["spend_time"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3234,14 +3516,14 @@ export interface components {
             near?: string | null;
             on?: ("left" | "right" | "spread") | null;
             page: components["schemas"]["Recipe-Input"];
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["WetPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
         };
         /**
          * @description A part with its place found; it lies directly under the part `under`, on top of all where that is None. `told` is
          *     what is to be known of it.
          */
         Added: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
             under: string | null;
@@ -3822,6 +4104,34 @@ export interface components {
             top: string;
         };
         /**
+         * @description `page` is as it is planned; `done` the ids of the steps that are ticked, `now` the one to do next. `clocks` run;
+         *     `estimate` says how long all of it takes.
+         */
+        BuildingOut: {
+            bulk: components["schemas"]["BulkOut"];
+            clocks: components["schemas"]["Clock"][];
+            done: string[];
+            estimate: string;
+            minutes: number;
+            needs: components["schemas"]["Need"][];
+            now: string | null;
+            page: components["schemas"]["EvaluatedOut"];
+            redo: string | null;
+            /** @enum {string} */
+            stage: "not begun" | "begun" | "built";
+            steps: components["schemas"]["Step-Output"][];
+            told: components["schemas"]["Finding"][];
+            troubles: components["schemas"]["Trouble"][];
+            undo: string | null;
+            version: number;
+        };
+        /** @description In thousandths of an inch; `layers` by name, the thickest first. */
+        BulkOut: {
+            layers: string[][];
+            most: number;
+            thick: number;
+        };
+        /**
          * @description A card, a motif or a phrase that is printed at a place of a sheet, as seen from the side that it is on, and the
          *     lines to write on that it has. A motif is cut along its `outline`, in inches from the corner of its place. What its
          *     printed `words` say may stay, or is to be covered or cut off.
@@ -4040,6 +4350,13 @@ export interface components {
              */
             side: "A" | "B";
         };
+        /** @description `always` is for what cannot be switched off. */
+        Caution: {
+            /** @default false */
+            always: boolean;
+            id: string;
+            says: string;
+        };
         /** @description What lies at a row and column, counted from 0, over so many rows and columns. A card is a paper cell. */
         "Cell-Input": {
             choice?: components["schemas"]["PaperChoice-Input"] | null;
@@ -4104,6 +4421,14 @@ export interface components {
             decided: components["schemas"]["Decided"][];
             found: components["schemas"]["FoundOut"][];
             page: components["schemas"]["EvaluatedOut"];
+        };
+        /** @description What dries still: of which step, for how many seconds more of how many, what heat does to it. */
+        Clock: {
+            heat: string;
+            left: number;
+            of: number;
+            says: string;
+            step: string;
         };
         /** @description Its members from underneath upward. */
         "ClusterPart-Input": {
@@ -4242,7 +4567,7 @@ export interface components {
         CoverOut: {
             cover: components["schemas"]["Cover"];
             name: string;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
         };
         /** @description The part of the picture that is printed, in shares of its width and height. */
         Crop: {
@@ -4714,7 +5039,7 @@ export interface components {
              */
             mark: string;
             page: components["schemas"]["Page"];
-            placements: components["schemas"]["Placed"][];
+            placements: components["schemas"]["Placed-Output"][];
             sheets: components["schemas"]["CutSheet"][];
             /** @default [] */
             ticked: string[];
@@ -4813,16 +5138,24 @@ export interface components {
             sketch: string;
             weak: string[];
         };
-        /** @description Stitches, an axis, a line to write on or words of a part: a path in inches from the corner of its box. */
+        /**
+         * @description Stitches, an axis, a line to write on, words or wet work of a part: a path in inches from the corner of its
+         *     box.
+         */
         DrawnLine: {
             box: components["schemas"]["Rect"];
+            /** @default  */
+            colour: string;
             /** @default hand */
             face: string;
             /** @enum {string} */
-            kind: "stitch" | "axis" | "rule" | "words";
+            kind: "stitch" | "axis" | "rule" | "words" | "wash";
             part: string;
             path: string;
             written: components["schemas"]["Written"] | null;
+        };
+        Dry: {
+            step: string;
         };
         /** @enum {string} */
         Edge: "left" | "top" | "right" | "bottom";
@@ -5022,6 +5355,12 @@ export interface components {
             name: string;
             own: boolean;
         };
+        /** @description Two places that face each other, by the ids of their pages; a double page that is `torn` apart says so. */
+        FacingOut: {
+            left: string | null;
+            right: string | null;
+            torn: boolean;
+        };
         /** @description What comes off at a step and is no piece: a rest by its name, or waste, which has none. */
         Fall: {
             figure: string;
@@ -5054,7 +5393,7 @@ export interface components {
             part: string;
         };
         Filled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             /** @default  */
             told: string;
         };
@@ -5078,6 +5417,72 @@ export interface components {
             severity: "stop" | "warn" | "note";
             /** @default [] */
             where: components["schemas"]["Rect"][];
+        };
+        /**
+         * @description The log of the page of that id. `told` is the day its story happened; `picture` a photograph of it, else it is
+         *     shown as drawn. `used` are papers, things and letters in words; `place` is where it stands in the album, where it
+         *     was put there; `expected` the minutes of building that were expected.
+         */
+        "Finished-Input": {
+            /** @default 0 */
+            expected: number;
+            /** @default [] */
+            kits: string[];
+            name: string;
+            /** @default  */
+            otherwise: string;
+            page: string;
+            /** @default 1 */
+            pages: number;
+            /** @default  */
+            people: string;
+            picture?: string | null;
+            place?: number | null;
+            /** @default [] */
+            spent: components["schemas"]["Spent-Input"][];
+            /** @default  */
+            story: string;
+            told?: string | null;
+            /** @default [] */
+            used: string[];
+            /** Format: date-time */
+            when: string;
+        };
+        /**
+         * @description The log of the page of that id. `told` is the day its story happened; `picture` a photograph of it, else it is
+         *     shown as drawn. `used` are papers, things and letters in words; `place` is where it stands in the album, where it
+         *     was put there; `expected` the minutes of building that were expected.
+         */
+        "Finished-Output": {
+            /** @default 0 */
+            expected: number;
+            /** @default [] */
+            kits: string[];
+            name: string;
+            /** @default  */
+            otherwise: string;
+            page: string;
+            /** @default 1 */
+            pages: number;
+            /** @default  */
+            people: string;
+            picture: string | null;
+            place: number | null;
+            /** @default [] */
+            spent: components["schemas"]["Spent-Output"][];
+            /** @default  */
+            story: string;
+            told: string | null;
+            /** @default [] */
+            used: string[];
+            /** Format: date-time */
+            when: string;
+        };
+        /** @description `words` find it: its name, story, people, papers and things. */
+        FinishedOut: {
+            entry: components["schemas"]["Finished-Output"];
+            saved: components["schemas"]["Saved"];
+            words: string[];
         };
         /**
          * @description How a sheet comes: whole, from a pad of smaller ones, or as what earlier cutting left.
@@ -5144,6 +5549,19 @@ export interface components {
             y: number;
             /** @default 1 */
             zoom: number;
+        };
+        /** @description `movable` is for how many seconds a piece can still be shifted; `sets` after how many minutes it holds. */
+        Glue: {
+            /** @enum {string} */
+            looks: "dull" | "shiny" | "unseen";
+            movable: number;
+            /** @enum {string} */
+            name: "tape" | "wet glue" | "fine tip" | "thin foam" | "thick foam" | "own adhesive" | "staples" | "pierced" | "clipped on" | "none";
+            /** @default true */
+            photo_safe: boolean;
+            says: string;
+            sets: number;
+            strong: boolean;
         };
         /**
          * @description `open` is the value that is solved for; the others hold. `width` and `height` of its own, or None for all of
@@ -5956,6 +6374,13 @@ export interface components {
             piece: string;
             sentence: string;
         };
+        LainOut: {
+            kind: string;
+            kit: string;
+            /** Format: date-time */
+            since: string;
+            what: string;
+        };
         /** @description A print that finds no place, and why. */
         Left: {
             sentence: string;
@@ -6069,6 +6494,16 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        /**
+         * @description Finished pages in the order of the album, pairs as they face each other, stories waiting for a page, what nobody
+         *     has used yet.
+         */
+        LogOut: {
+            album: components["schemas"]["FacingOut"][];
+            finished: components["schemas"]["FinishedOut"][];
+            lain: components["schemas"]["LainOut"][];
+            waiting: string[];
         };
         /**
          * @description `turn` counts quarter turns clockwise; `straighten` is in degrees clockwise, at most 15 either way; `lighten`
@@ -6461,7 +6896,16 @@ export interface components {
             box: components["schemas"]["Rect"];
             distances: components["schemas"]["Distance"][];
             down: components["schemas"]["Guide"] | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+        };
+        /** @description `amount` of what, in words; `has` what the shelf says of it, where it says anything; `short` with what would do. */
+        Need: {
+            amount: string;
+            /** @default  */
+            has: string;
+            /** @default  */
+            short: string;
+            what: string;
         };
         OfferOut: {
             /**
@@ -6487,7 +6931,7 @@ export interface components {
         /** @description An entry of the menu, and the part as it begins. */
         Offered: {
             name: string;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             picture: string;
             words: string;
         };
@@ -6849,6 +7293,11 @@ export interface components {
             what: string;
         };
         PageOut: {
+            /**
+             * @default not begun
+             * @enum {string}
+             */
+            built: "not begun" | "begun" | "finished";
             /**
              * @default planned
              * @enum {string}
@@ -7968,13 +8417,17 @@ export interface components {
             role: "photo" | "panel" | "strip" | "title" | "words" | "cluster";
             top: number;
         };
+        /** @description The pages of the album in a new order. */
+        "Placed-Input": {
+            pages: string[];
+        };
         /**
          * @description A piece on the page. `number` is that of the cut list, 0 for what is not cut: a print as it came, tape.
          *
          *     `outline` and `holes` are in inches and lengths from the corner of `at`; an empty outline is the whole of it. `on`
          *     is the number or, where it has none, the id of what lies under its middle; empty for the page itself.
          */
-        Placed: {
+        "Placed-Output": {
             about: components["schemas"]["Rect"];
             angle: number;
             at: components["schemas"]["Rect"];
@@ -8469,7 +8922,7 @@ export interface components {
             part: string;
         };
         Pulled: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /** @description `figure` is what it cuts, by its name as a tile or a shape; `size` across. */
@@ -8513,8 +8966,8 @@ export interface components {
          *     tell the page's story have its text, whatever they had, those of a series that of the first of them.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
-         *     back for it; `edges` are worked before their pieces are glued; findings that are put
-         *     `aside` are counted, not told; `rules` are those it says itself.
+         *     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
+         *     `aside` are counted, not told; `rules` are its own.
          */
         "Recipe-Input": {
             /** @default [] */
@@ -8540,19 +8993,21 @@ export interface components {
             keeps: components["schemas"]["Keep-Input"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
+            parts: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["WetPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"])[];
             /** @default {} */
             rules: components["schemas"]["Rules-Input"];
             /** @default  */
             story: string;
+            /** @default [] */
+            tucks: components["schemas"]["Tuck"][];
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
          *     tell the page's story have its text, whatever they had, those of a series that of the first of them.
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
-         *     back for it; `edges` are worked before their pieces are glued; findings that are put
-         *     `aside` are counted, not told; `rules` are those it says itself.
+         *     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
+         *     `aside` are counted, not told; `rules` are its own.
          */
         "Recipe-Output": {
             /** @default [] */
@@ -8578,11 +9033,13 @@ export interface components {
             keeps: components["schemas"]["Keep-Output"][];
             name: string;
             /** @default [] */
-            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"])[];
+            parts: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"])[];
             /** @default {} */
             rules: components["schemas"]["Rules-Output"];
             /** @default  */
             story: string;
+            /** @default [] */
+            tucks: components["schemas"]["Tuck"][];
         };
         /** @description Counts the place of a part from the edges and parts that `place` names; its distances do not matter. */
         RecountAsked: {
@@ -8625,7 +9082,7 @@ export interface components {
         /** @description A place for words on the page, and the part as it would be there, or why it would not. */
         RegionOut: {
             name: string;
-            part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
+            part: (components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"]) | null;
             why_not: string;
         };
         /** @description Remedies to be taken together, one after the other. */
@@ -8642,14 +9099,14 @@ export interface components {
             edge: unknown;
             pack: string | null;
             pages: number | null;
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
         /** @description A remedy as it was offered: the part as it would be, the edge as it would be worked, how many pages. */
         RemedyIn: {
             edge?: components["schemas"]["EdgeWork-Input"] | null;
             pages?: number | null;
-            part?: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"]) | null;
+            part?: (components["schemas"]["BasePart-Input"] | components["schemas"]["PanelPart-Input"] | components["schemas"]["PhotoPart-Input"] | components["schemas"]["JointPart-Input"] | components["schemas"]["PaperedPart-Input"] | components["schemas"]["MitredPart-Input"] | components["schemas"]["TornPart-Input"] | components["schemas"]["StitchingPart-Input"] | components["schemas"]["BandPart-Input"] | components["schemas"]["EdgingPart-Input"] | components["schemas"]["PiecedPart-Input"] | components["schemas"]["GridPart-Input"] | components["schemas"]["TilesPart-Input"] | components["schemas"]["CutoutPart-Input"] | components["schemas"]["PocketPart-Input"] | components["schemas"]["RoundsPart-Input"] | components["schemas"]["CardPart-Input"] | components["schemas"]["TapePart-Input"] | components["schemas"]["ThingPart-Input"] | components["schemas"]["ClusterPart-Input"] | components["schemas"]["ScatterPart-Input"] | components["schemas"]["StampedPart-Input"] | components["schemas"]["WetPart-Input"] | components["schemas"]["TitlePart-Input"] | components["schemas"]["WordsPart-Input"] | components["schemas"]["WordStripsPart-Input"] | components["schemas"]["DatePart-Input"] | components["schemas"]["AxisPart-Input"]) | null;
             /** @default  */
             says: string;
         };
@@ -9526,6 +9983,26 @@ export interface components {
             outline: number[][];
             piece: number;
         };
+        /** @description Minutes at a bench, measured while it was open and moved, or as a person put it right. */
+        "Spent-Input": {
+            /** @enum {string} */
+            bench: "unpack" | "photos" | "page" | "check" | "cut" | "build";
+            /** @default 0 */
+            minutes: number;
+        };
+        /** @description Minutes at a bench, measured while it was open and moved, or as a person put it right. */
+        "Spent-Output": {
+            /** @enum {string} */
+            bench: "unpack" | "photos" | "page" | "check" | "cut" | "build";
+            /** @default 0 */
+            minutes: number;
+        };
+        /** @description So many seconds at a bench, moved and looked at. */
+        SpentIn: {
+            /** @enum {string} */
+            bench: "unpack" | "photos" | "page" | "check" | "cut" | "build";
+            seconds: number;
+        };
         /** @description A piece that is cut and no good; `width` × `height` of it are left, 0 for nothing. */
         Spoiled: {
             /**
@@ -9548,6 +10025,32 @@ export interface components {
              * @example 108 mm
              */
             width: string;
+        };
+        /**
+         * @description A piece with its number in the cut list, where there is one, and where it goes: `across` and `down` from the
+         *     corner of a page or of the piece `on` which it lies; `at` on the spread. It lies turned clockwise by `angle`: by
+         *     quarters its box is that of the turned piece, else it is laid square there and turned about its middle then.
+         */
+        Spot: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            angle: number;
+            at: components["schemas"]["Rect"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            name: string;
+            number: number | null;
+            on: string;
+            piece: string;
+            says: string;
         };
         /** @description Two corners of a spot in inches from the corner of the page or spread; where they are one, the size it has. */
         SpotDrawn: {
@@ -9716,8 +10219,50 @@ export interface components {
             share: number;
         };
         /** @description Asks for a step back or forward from the version that is on the screen. */
-        Step: {
+        "Step-Input": {
             version: number;
+        };
+        /**
+         * @description `says` it in a sentence; `spots` are the pieces that it puts in place, `touches` those that it only works on.
+         *
+         *     It comes `after` others; `waits` for what dries; is to be done `within` so many minutes of the step before it. What
+         *     it does `dries` for so many minutes, by `heat` sooner or not. `careful` says what must not be pressed, how it is
+         *     held up; `minutes` is what it takes.
+         */
+        "Step-Output": {
+            /** @default [] */
+            after: string[];
+            /** @default [] */
+            careful: string[];
+            /** @default [] */
+            cautions: components["schemas"]["Caution"][];
+            /** @default 0 */
+            dries: number;
+            glue: components["schemas"]["Glue"] | null;
+            /**
+             * @default
+             * @enum {string}
+             */
+            heat: "" | "shortens" | "spoils";
+            id: string;
+            /** @enum {string} */
+            kind: "base" | "edge" | "wet" | "powder" | "stitch" | "fill" | "assemble" | "tack" | "glue" | "press" | "stamp" | "write" | "date";
+            /** @default flat */
+            level: string;
+            /** @default 1 */
+            minutes: number;
+            part: string;
+            says: string;
+            /** @default [] */
+            spots: components["schemas"]["Spot"][];
+            /** @default [] */
+            touches: string[];
+            /** @default [] */
+            waits: components["schemas"]["Wait"][];
+            /** @default [] */
+            where: components["schemas"]["Rect"][];
+            /** @default 0 */
+            within: number;
         };
         "StitchingPart-Input": {
             id: string;
@@ -10499,6 +11044,13 @@ export interface components {
             says: string;
             version: number;
         };
+        /** @description A step done, or taken back; how many seconds one was at it. */
+        Ticked: {
+            on: boolean;
+            /** @default 0 */
+            seconds: number;
+            step: string;
+        };
         /** @description What repeats on a side: its size in inches and what is drawn in it, as SVG. */
         Tile: {
             height: number;
@@ -11151,8 +11703,23 @@ export interface components {
             enough: boolean;
         };
         TriedOut: {
-            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
+            part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
+        };
+        /** @description What went wrong with a step, and what was done about it. */
+        Trouble: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            did: "covered" | "cut again" | "went on";
+            step: string;
+            /** @enum {string} */
+            what: "torn" | "askew" | "wrong colour";
+        };
+        /** @description The edge of a part is slipped under another one, which is only tacked in its middle till then. */
+        Tuck: {
+            part: string;
+            under: string;
         };
         TurnAsked: {
             /** @enum {string} */
@@ -11248,6 +11815,7 @@ export interface components {
              */
             catches: string;
             choice: components["schemas"]["PaperChoice-Output"];
+            edge: components["schemas"]["EdgeWork-Output"];
             formats: components["schemas"]["FormatOffered"][];
             /**
              * @description A length from -1200 in to 1200 in.
@@ -11329,6 +11897,12 @@ export interface components {
             saved: components["schemas"]["Saved"];
             variant: components["schemas"]["Variant"];
         };
+        /** @description What the step of that id leaves wet, or only just set, must be left alone for so many minutes. */
+        Wait: {
+            after: string;
+            minutes: number;
+            says: string;
+        };
         /** @description A story without a page. */
         Waiting: {
             /** @default  */
@@ -11357,6 +11931,114 @@ export interface components {
             page: string | null;
             part: string | null;
             print: components["schemas"]["Print-Output"];
+        };
+        /**
+         * @description A `medium` in a region of `width` × `height`, or over all that it lies on but for a rim of `trim`. `spares` leaves
+         *     the middle free, all but that rim of `spared`; a `thick` coat dries longer.
+         */
+        "WetPart-Input": {
+            /** @default #8fb0b8 */
+            colour: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wet";
+            /**
+             * @default wash
+             * @enum {string}
+             */
+            medium: "wash" | "gesso" | "mist" | "spatter" | "paste" | "powder";
+            /** @default  */
+            name: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Input"];
+            spared?: string | null;
+            /** @default false */
+            thick: boolean;
+            trim?: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 5 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
+        };
+        /**
+         * @description A `medium` in a region of `width` × `height`, or over all that it lies on but for a rim of `trim`. `spares` leaves
+         *     the middle free, all but that rim of `spared`; a `thick` coat dries longer.
+         */
+        "WetPart-Output": {
+            /** @default #8fb0b8 */
+            colour: string;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 4 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            height: string;
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wet";
+            /**
+             * @default wash
+             * @enum {string}
+             */
+            medium: "wash" | "gesso" | "mist" | "spatter" | "paste" | "powder";
+            /** @default  */
+            name: string;
+            /**
+             * @default {
+             *       "across": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "down": {
+             *         "by": "0 in",
+             *         "edge": "centre"
+             *       },
+             *       "flush": false,
+             *       "on": "left"
+             *     }
+             */
+            place: components["schemas"]["Place-Output"];
+            spared: string | null;
+            /** @default false */
+            thick: boolean;
+            trim: string | null;
+            /**
+             * @description A size from 1/16 in to 120 in.
+             * @default 5 in
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            width: string;
         };
         /**
          * @description `text` in a `hand`, its lines as typed and none longer than `width`. A strip is `height` high and leaves `ends`
@@ -11747,6 +12429,14 @@ export interface components {
              * @example 108 mm
              */
             y: string;
+        };
+        /** @description What went wrong with a step, and what is done about it. */
+        Wrong: {
+            /** @enum {string} */
+            did: "covered" | "cut again" | "went on";
+            step: string;
+            /** @enum {string} */
+            what: "torn" | "askew" | "wrong colour";
         };
         /** @description A cell that cannot be taken: its line in the file (the heading is line 1), its column, what was read, why. */
         WrongCell: {
@@ -13725,7 +14415,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -13769,7 +14459,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -13889,7 +14579,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -13933,7 +14623,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -14110,6 +14800,158 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineOut"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_log_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_log_html: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    order_album: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Placed-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogOut"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
@@ -14475,7 +15317,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -14519,7 +15361,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -14530,6 +15372,266 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PageOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_building: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildingOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    say_dry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Dry"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildingOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    redo_building: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildingOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tick_step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ticked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildingOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_building: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Step-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildingOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    went_wrong: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wrong"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildingOut"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
@@ -14721,7 +15823,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -14809,7 +15911,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -15065,7 +16167,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -15077,6 +16179,128 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["CuttingOut"];
                 };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_finished: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Finished-Output"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    finish_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Finished-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishedOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unfinish_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
@@ -15142,6 +16366,46 @@ export interface operations {
         parameters: {
             query?: {
                 mirrored?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_order_pdf: {
+        parameters: {
+            query?: {
+                paper?: "letter" | "a4";
             };
             header?: never;
             path: {
@@ -15371,6 +16635,46 @@ export interface operations {
             };
         };
     };
+    get_places_pdf: {
+        parameters: {
+            query?: {
+                paper?: "letter" | "a4";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     redo_page: {
         parameters: {
             query?: never;
@@ -15382,7 +16686,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -15495,6 +16799,48 @@ export interface operations {
             };
         };
     };
+    spend_time: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpentIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     undo_page: {
         parameters: {
             query?: never;
@@ -15506,7 +16852,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -16007,7 +17353,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -16051,7 +17397,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -16095,7 +17441,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -16183,7 +17529,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -16909,7 +18255,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -16993,7 +18339,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -17109,7 +18455,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -17893,7 +19239,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -17937,7 +19283,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -17981,7 +19327,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -18063,7 +19409,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -18231,7 +19577,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -18275,7 +19621,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -18319,7 +19665,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -18363,7 +19709,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -19069,7 +20415,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -19113,7 +20459,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -19157,7 +20503,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {
@@ -19201,7 +20547,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Step-Input"];
             };
         };
         responses: {

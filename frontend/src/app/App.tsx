@@ -32,6 +32,9 @@ const Variants = lazy(() => import("../benches/page/Variants"));
 const Book = lazy(() => import("../benches/log/Book"));
 const HouseRules = lazy(() => import("./HouseRules"));
 const Check = lazy(() => import("../benches/check/Check"));
+const Build = lazy(() => import("../benches/build/Build"));
+const Finish = lazy(() => import("../benches/log/Finish"));
+const Album = lazy(() => import("../benches/log/Album"));
 const Learn = lazy(() => import("../benches/check/Learn"));
 const Cut = lazy(cut);
 const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
@@ -83,7 +86,10 @@ export function App() {
                         <Route path="/check/:id?" element={<Check />} />
                         <Route path="/cut/:id?" element={<Cut />} />
                         <Route path="/cut/:id/bench" element={<CuttingBench />} />
-                        <Route path="/log" element={<Book />} />
+                        <Route path="/build/:id?" element={<Build />} />
+                        <Route path="/log" element={<Album />} />
+                        <Route path="/log/book" element={<Book />} />
+                        <Route path="/log/:id" element={<Finish />} />
                         <Route path="*" element={<Navigate to="/" replace />} />
                       </Routes>
                     </Suspense>

@@ -156,6 +156,7 @@ const BENCHES = [
   ["page", "Page"],
   ["check", "Check"],
   ["cut", "Cut"],
+  ["build", "Build"],
   ["log", "Log"],
 ] as const;
 
@@ -172,7 +173,8 @@ function Way() {
     page: Boolean(pages?.some((p) => p.page.parts.length)),
     check: Boolean(pages?.some((p) => p.page.parts.length > 1)),
     cut: Boolean(pages?.some((p) => p.cutting !== "planned")),
-    log: Boolean(pages?.some((p) => p.cutting === "cut")),
+    build: Boolean(pages?.some((p) => p.built !== "not begun")),
+    log: Boolean(pages?.some((p) => p.built === "finished")),
   };
   return (
     <Box component="nav" aria-label="Benches" sx={{ display: "flex", alignItems: "stretch" }}>
@@ -204,7 +206,7 @@ function Way() {
 
 type Bench = (typeof BENCHES)[number][0];
 
-const OF_PAGE = ["page", "check", "cut"];
+const OF_PAGE = ["page", "check", "cut", "build"];
 const NO_PAGE = ["together", "drafts", "sketches", "month", "learn"];
 
 /** Each bench is entered again where it was left; Page, Check and Cut share the page. Page once more shows all pages. */

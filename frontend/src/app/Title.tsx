@@ -20,7 +20,8 @@ export function Title() {
     rules: "House rules",
     check: id === "learn" ? "Learn to see" : page ? `${page}, check` : "Check",
     cut: part ? `${page}, cutting` : page ? `${page}, cut list` : "Cut",
-    log: "The kit’s book",
+    build: page ? `${page}, building` : "Build",
+    log: id === "book" ? "The kit’s book" : page ? `${page}, finished` : "Log",
   };
   return <title>{found[bench] ? `${found[bench]} · Ulna` : "Ulna"}</title>;
 }

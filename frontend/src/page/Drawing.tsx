@@ -324,6 +324,21 @@ export function DrawnLine({ line, pixel }: { line: Schemas["DrawnLine"]; pixel: 
       <path transform={`translate(${x} ${y})`} d={line.path} fill="none" stroke="#8d867a" strokeWidth={0.012} />
     );
   }
+  if (line.kind === "wash") {
+    return (
+      <path
+        transform={`translate(${x} ${y})`}
+        d={line.path}
+        fill={line.colour}
+        fillRule="evenodd"
+        fillOpacity={0.45}
+        stroke={line.colour}
+        strokeOpacity={0.25}
+        strokeWidth={0.14}
+        strokeLinejoin="round"
+      />
+    );
+  }
   const axis = line.kind === "axis";
   return (
     <g transform={`translate(${x} ${y})`} fill="none" strokeLinecap="round">

@@ -13,6 +13,7 @@ import { AxisFields, CardFields, CutoutFields, PocketFields, RoundsFields, TapeF
 import { BandFields, PiecedFields } from "./StripFields";
 import { ClusterFields, ScatterFields, StampedFields, ThingFields } from "./ThingFields";
 import { TitleFields } from "./TitleFields";
+import { WetFields } from "./WetFields";
 import { WordStripsFields } from "./WordStripsFields";
 import { WordsFields } from "./WordsFields";
 
@@ -39,6 +40,7 @@ const FIELDS: { [Kind in Part["kind"]]: ComponentType<PartProps<Extract<Part, { 
   cluster: ClusterFields,
   scatter: ScatterFields,
   stamped: StampedFields,
+  wet: WetFields,
   title: TitleFields,
   words: WordsFields,
   wordstrips: WordStripsFields,

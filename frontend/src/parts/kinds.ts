@@ -25,6 +25,7 @@ export type ThingPart = Schemas["ThingPart"];
 export type ClusterPart = Schemas["ClusterPart"];
 export type ScatterPart = Schemas["ScatterPart"];
 export type StampedPart = Schemas["StampedPart"];
+export type WetPart = Schemas["WetPart"];
 export type TitlePart = Schemas["TitlePart"];
 export type WordStripsPart = Schemas["WordStripsPart"];
 export type WordsPart = Schemas["WordsPart"];

@@ -20,6 +20,8 @@ from ulna.formats import page_html, svg
 from ulna.formats import recipe as recipe_format
 from ulna.formats.documents import Doc
 from ulna.formats.limits import MOST_JSON_BYTES
+from ulna.household import building
+from ulna.household.building import Built
 from ulna.household.home import Household
 from ulna.store.errors import NotThere
 from ulna.store.states import Kept
@@ -34,6 +36,7 @@ class PageOut(BaseModel):
     saved: Saved
     page: Doc[PagePlan]
     cutting: Stage = "planned"
+    built: Built = "not begun"
 
 
 class PageIn(Edit):
@@ -42,14 +45,16 @@ class PageIn(Edit):
 
 
 def _out(kept: Kept[PagePlan], home: Household) -> PageOut:
-    return PageOut(saved=saved(kept), page=kept.body, cutting=home.stage(kept.id))
+    return PageOut(
+        saved=saved(kept), page=kept.body, cutting=home.stage(kept.id), built=building.how_far(home, kept.id)
+    )
 
 
 @router.get("/pages", response_model=list[PageOut])
 def list_pages(home: AtHome) -> Response:
     """The one that was changed last comes first."""
     kept = sorted(home.pages.all(), key=lambda k: k.changed, reverse=True)
-    entries = ((one, home.stage(one.id)) for one in kept)
+    entries = ((one, (home.stage(one.id), building.how_far(home, one.id))) for one in kept)
     return written_list(home, "pages", entries, lambda one: _out(one, home))
 
 

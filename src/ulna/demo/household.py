@@ -19,7 +19,7 @@ from ulna.core.photos.print_list import WantedPrint
 from ulna.core.photos.prints import Print
 from ulna.core.photos.template import Template, TemplateCell
 from ulna.demo.scenes import SCENES, Scene
-from ulna.household import cutting
+from ulna.household import building, cutting, log
 from ulna.household.home import Household
 from ulna.machines.photo_printer.words import Loaded
 from ulna.standins.photo_printer.machine import Machine
@@ -66,7 +66,14 @@ def _fill(home: Household) -> None:
     rain = _page(home, pages.with_drops(pages.rain(photos)))
     engine = _page(home, pages.with_gears(pages.engine(photos)))
     _to_print(home, engine, photos)
-    _cut(home, _page(home, pages.market(photos)), sheets=None)
+    for plan in (pages.kettle(photos), pages.market(photos)):
+        page = _page(home, plan)
+        _cut(home, page, sheets=None)
+        _build(home, page, share=1.0)
+        log.finish(home, replace(log.draft(home, page), people="Pip, Wren"))
+    pilot = _page(home, pages.pilot(photos))
+    _cut(home, pilot, sheets=None)
+    _build(home, pilot, share=0.5)
     locks = _page(home, _with_clusters(home, pages.locks(photos)))
     _cut(home, locks, sheets=7)
     home.sets.add(PageSet((locks, rain, engine)), "chose pages", id="set")
@@ -105,6 +112,20 @@ def _to_print(home: Household, page: str, photos: dict[str, str]) -> None:
 
 def _page(home: Household, plan: PagePlan) -> str:
     return home.pages.add(plan, "planned the page").id
+
+
+PACE = 1.3
+"""How much slower than usual this household glues."""
+
+
+def _build(home: Household, page: str, share: float) -> None:
+    """Ticks off a share of the building steps of a page, each as long as these hands take."""
+    found = building.bench(home, page)
+    for step in found.order.steps[: round(len(found.order.steps) * share)]:
+        building.tick(home, page, step.id, True, seconds=round(step.minutes * 60 * PACE))
+    log.spend(home, page, "page", 40 * 60)
+    log.spend(home, page, "cut", 25 * 60)
+    log.spend(home, page, "build", round(found.order.minutes * 60 * PACE * share))
 
 
 def _cut(home: Household, page: str, sheets: int | None) -> None:

@@ -1,4 +1,5 @@
-"""The demo's pages: a double 12 × 12 half cut, a single one and a letter page planned, a notebook spread finished."""
+"""The demo's pages: a double 12 × 12 half cut, a single one and a letter page planned, another half built, a notebook
+spread and a page of one finished."""
 
 from __future__ import annotations
 
@@ -7,10 +8,11 @@ from dataclasses import replace
 from ulna.core.geometry.rects import Borders
 from ulna.core.geometry.shapes import Shape
 from ulna.core.measure import ZERO, Length, parse
-from ulna.core.page.plan import Group, PagePlan
+from ulna.core.page.plan import Group, PagePlan, Tuck
 from ulna.core.page_formats import PageName, of_kind
 from ulna.core.paper.shelf import Face
 from ulna.core.parts.built_up import Under
+from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.kinds.band import Band
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.card import Card
@@ -32,6 +34,7 @@ from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.kinds.tiles import Tiles
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.torn import Torn
+from ulna.core.parts.kinds.wet import Wet
 from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.kinds.wordstrips import Parting, WordStrips
 from ulna.core.parts.lettering import Style, Swap
@@ -408,6 +411,84 @@ def market(photos: dict[str, str]) -> PagePlan:
                 _at("right", "5/8", "1/2"),
             ),
         ),
+    )
+
+
+def kettle(photos: dict[str, str]) -> PagePlan:
+    """A notebook page of a wet evening, long finished: a photo, a word, and the date."""
+    return PagePlan(
+        "The kettle is on",
+        of_kind("notebook"),
+        "Six cups before the rain let up. Rivet had the warm side of the stove.",
+        (
+            Base("base", choice=_paper("stash-kraft")),
+            PhotoPart(
+                "stove",
+                _print(photos["Kettle on"], "3", "3"),
+                (_mat("1/8", "stash-slate"),),
+                Place("left", Across("centre", ZERO), Down("top", parse("3/4"))),
+            ),
+            Title(
+                "title",
+                "TEA",
+                (Style(face="slab", height=parse("1"), papers=_papers("stash-slate")),),
+                place=Place("left", Across("centre", ZERO), Down("top", parse("4 1/2"))),
+            ),
+            Words(
+                "words",
+                width=parse("3"),
+                tells=True,
+                place=Place("left", Across("centre", ZERO), Down("top", parse("5 3/4"))),
+            ),
+            Date("date", "9 March 2026", place=Place("left", Across("centre", ZERO), Down("bottom", parse("1/2")))),
+        ),
+    )
+
+
+def pilot(photos: dict[str, str]) -> PagePlan:
+    """A letter page half built: a wash that dries, a chart with an inked edge, a leaf slipped under the photo."""
+    return PagePlan(
+        "Our pilot",
+        of_kind("letter-lying"),
+        "The heron flew ahead from bridge to bridge and waited at each for us to catch up.",
+        (
+            Base("base", choice=_paper("stash-kraft")),
+            Wet(
+                "wash",
+                "wash",
+                "slate",
+                "#7f9aa3",
+                width=parse("6"),
+                height=parse("5"),
+                place=_at("left", "1/2", "2 3/4"),
+            ),
+            Panel(
+                "chart",
+                "chart",
+                width=parse("5 1/2"),
+                height=parse("4"),
+                choice=_paper("stash-old-chart", "B"),
+                place=_at("left", "5", "1 1/4"),
+            ),
+            Stitching("seam", place=_on("chart")),
+            PhotoPart(
+                "heron",
+                _print(photos["Heron at first light"], "4", "6"),
+                (_mat("1/4", "stash-small-pad", "B"),),
+                _at("left", "1 1/4", "1"),
+            ),
+            ThingPart("leaf", "towpath-reed-leaf", angle=24.0, place=_at("left", "5 1/4", "5")),
+            Title(
+                "title",
+                "PILOT",
+                (Style(face="heavy", height=parse("1"), papers=_papers("stash-slate")),),
+                place=_at("left", "6", "2 1/2"),
+            ),
+            Words("words", width=parse("4"), tells=True, place=_at("left", "6", "5 3/4")),
+            Date("date", "7 March 2026", place=_at("left", "8 1/2", "7 3/4")),
+        ),
+        edges=(EdgeWork("chart/panel", "inked", "#5b4a3a"),),
+        tucks=(Tuck("leaf", "heron"),),
     )
 
 

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from typing import Literal
 
 from ulna.core.build import progress
 from ulna.core.build.bulk import Bulk, bulk
@@ -27,6 +28,7 @@ OF = "building-"
 """What the id of a page's building begins with."""
 STANDS_ON = ("kit", "photo", "template", "settings", "face", "page", "cutting")
 TRIES = 5
+Built = Literal["not begun", "begun", "finished"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +59,17 @@ def kept(home: Household, page: str) -> tuple[int, Building, str | None, str | N
     except NotThere:
         return 0, Building(), None, None
     return found.version, found.body, found.undo, found.redo
+
+
+def how_far(home: Household, page: str) -> Built:
+    """Whether a page is being built, or finished and in the log."""
+    known = home.cached("built", ["building", "finished"], lambda: _how_far(home))
+    return known.get(page, "not begun")
+
+
+def _how_far(home: Household) -> dict[str, Built]:
+    found: dict[str, Built] = {one.id.removeprefix(OF): "begun" for one in home.buildings.all() if one.body.done}
+    return found | {one.body.page: "finished" for one in home.finished.all()}
 
 
 def bench(home: Household, page: str) -> Bench:

@@ -13,6 +13,7 @@ import { putSettings, settingsQuery } from "../../api/settings";
 import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, small } from "../../app/theme";
+import { useTime } from "../../app/useTime";
 import { Choice } from "../../ui/Choice";
 import { Decided } from "./Decided";
 import { FoundList } from "./FoundList";
@@ -34,6 +35,7 @@ interface Compared {
 export function CheckBench({ answer, pages, onPage }: Props) {
   const id = answer.saved.id;
   const { say } = useFrame();
+  useTime("check", id);
   const queries = useQueryClient();
   const [desk, state] = useDesk("page", answer, pageSource);
   useInFrame(desk, state);

@@ -6,6 +6,7 @@ import { Link, useParams } from "react-router";
 import type { CutStep, CuttingOut } from "../../api/cutting";
 import { useShelf } from "../../api/kits";
 import { colours, small } from "../../app/theme";
+import { useTime } from "../../app/useTime";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 import { Elsewhere, Spoiled } from "./Mishaps";
@@ -32,6 +33,7 @@ function Bench({ id }: { id: string }) {
   const [dialog, setDialog] = useState<Dialog>(null);
   const spot = useRef<string | null>(null);
   useWake();
+  useTime("cut", id);
 
   function move(key: string | null): void {
     spot.current = key;

@@ -30,6 +30,7 @@ export default function Book() {
       <Typography variant="h1" gutterBottom>
         The kit’s book
       </Typography>
+      <Link to="/log">To the log</Link>
       {!any && (
         <Typography>
           Nothing is in it yet: <Link to="/unpack">unpack a kit</Link>, and every sheet is kept account of here.

@@ -12,6 +12,7 @@ import { costQuery, evaluatedQuery } from "../../api/recipe";
 import { useDesk } from "../../api/useDesk";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow } from "../../app/theme";
+import { useTime } from "../../app/useTime";
 import { pageInView } from "../../page/inView";
 import type { Zoom } from "../../page/useView";
 import type { Part } from "../../parts/kinds";
@@ -67,6 +68,7 @@ const THREE_PANES = {
 
 function Bench({ answer }: { answer: PageOut }) {
   const id = answer.saved.id;
+  useTime("page", id);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { say } = useFrame();

@@ -2,8 +2,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Found, Remedy } from "../../api/checks";
+import type { Recipe } from "../../api/pages";
 import type { Evaluated } from "../../api/recipe";
 import { colours } from "../../app/theme";
+import { EdgeFields } from "../../parts/EdgeFields";
 import type { Part } from "../../parts/kinds";
 import { PartFields } from "../../parts/PartFields";
 import { Finding } from "../../ui/Finding";
@@ -18,6 +20,9 @@ export interface Rows {
   found: readonly Found[];
   lacking: readonly { part: string; sentence: string }[];
   onChange: (what: string, part: Part, group?: string) => void;
+  /** Edges and tucks are the page's. */
+  recipe: Recipe;
+  onRecipe: (what: string, change: Partial<Recipe>) => void;
   onMend: (remedy: Remedy) => void;
   /** Another pack of an alphabet lies on the shelf. */
   onPack: (alphabet: string) => void;
@@ -43,6 +48,7 @@ export function PartRow(props: Rows & { part: Part; k: number; isChosen: boolean
       {isChosen && (
         <>
           <PartFields part={part} pages={props.pages} onChange={props.onChange} />
+          <EdgeFields part={part.id} page={props.recipe} evaluated={page} onChange={props.onRecipe} />
           {worked?.arithmetic && (
             <Box sx={{ color: colours.verdigris, fontWeight: 700, py: 0.5 }} data-arithmetic>
               {unbroken(worked.arithmetic)}

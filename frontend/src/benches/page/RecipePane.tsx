@@ -50,9 +50,17 @@ export function RecipePane({
   const here = useMemo(() => ({ id, page, evaluated, tell }), [id, page, evaluated]);
   const copy = (part: Part) => void onAdd("added another like it", [begun(part)], part.id);
   const narrowly = useMediaQuery(narrow);
-  const known = { parts: page.parts as Part[], pages: page.format.pages, page: evaluated, found, lacking };
+  const known = {
+    parts: page.parts as Part[],
+    pages: page.format.pages,
+    page: evaluated,
+    found,
+    lacking,
+    recipe: page,
+  };
   const deeds = {
     onChange: edits.editPart,
+    onRecipe: (what: string, change: Partial<Recipe>) => edits.edit(what, change),
     onMend: edits.mend,
     onPack: edits.pack,
     onOrder: edits.order,

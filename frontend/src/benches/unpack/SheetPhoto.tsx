@@ -18,7 +18,7 @@ export function SheetPhoto({
   onClose,
   onDone,
 }: {
-  paper: Paper;
+  paper: Pick<Paper, "name" | "width" | "height">;
   onClose: () => void;
   onDone: (id: string) => void;
 }) {

@@ -15,6 +15,7 @@ from ulna.core.paper.shelf import CardLines, Edge, HoleOnSheet, Kit, OnSheet, Pa
 from ulna.core.parts import mats, opening
 from ulna.core.parts.beginning import Beginning
 from ulna.core.parts.built_up import Under
+from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.kinds import Part, menu
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.joint import Joint
@@ -75,6 +76,7 @@ class Usual:
     marks: Mapping[str, tuple[MarkName, ...]]
     mark: Mapping[str, MarkName]
     page: PagePlan
+    edge: EdgeWork
     kit: Kit
     paper: Paper
     thing: Thing
@@ -123,6 +125,7 @@ def usual(unit: Unit) -> Usual:
         marks=MARKS_OF,
         mark=MARK_OF,
         page=PagePlan("New page"),
+        edge=EdgeWork("new"),
         kit=Kit("New kit"),
         paper=Paper(NEW, "New paper", PAGE, PAGE, a=white, b=white),
         thing=Thing(NEW, "New thing", ThingKind.DIE_CUT),
