@@ -309,7 +309,7 @@ export interface paths {
         put?: never;
         /**
          * Take Remedies
-         * @description A recipe with remedies taken; nothing is kept.
+         * @description A recipe with remedies taken, what they add in papers of the shelf that suit; nothing is kept.
          */
         post: operations["take_remedies"];
         delete?: never;
@@ -9087,6 +9087,7 @@ export interface components {
         };
         /** @description Remedies to be taken together, one after the other. */
         RemediesAsked: {
+            id?: string | null;
             page: components["schemas"]["Recipe-Input"];
             remedies: components["schemas"]["RemedyIn"][];
         };

@@ -25,7 +25,12 @@ BENCHES = (
     "variants",
     "cut",
     "cutting",
+    "/check",
+    "/check/learn",
+    "/build",
     "/log",
+    "/log/book",
+    "/rules",
 )
 
 

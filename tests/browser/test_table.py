@@ -179,7 +179,9 @@ def test_each_bench_has_a_title_of_its_own(two_panels: Page) -> None:
     for path, title in (
         ("/unpack", "towpath · Ulna"),
         ("/page", "Pages · Ulna"),
-        ("/log", "The kit’s book · Ulna"),
+        ("/log", "Log · Ulna"),
+        ("/log/book", "The kit’s book · Ulna"),
+        ("/check/learn", "Learn to see · Ulna"),
     ):
         two_panels.goto(path)
         expect(two_panels).to_have_title(title)
@@ -422,7 +424,8 @@ def test_nothing_is_cut_off_in_a_small_window(
 ) -> None:
     """No bench is wider than the window."""
     page = open_window(*size)
-    for path in ("/unpack", "/photos", "/page", two_panels.url, two_panels.url.replace("/page/", "/cut/"), "/log"):
+    of_page = [two_panels.url.replace("/page/", f"/{bench}/") for bench in ("page", "check", "cut", "build", "log")]
+    for path in ("/unpack", "/photos", "/page", *of_page, "/log", "/log/book", "/rules", "/check/learn"):
         page.goto(path)
         page.wait_for_load_state("networkidle")
         wide = page.evaluate("[document.documentElement.scrollWidth, document.querySelector('main').scrollWidth]")

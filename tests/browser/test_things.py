@@ -48,7 +48,7 @@ def test_what_is_short_is_told_before_anything_is_glued(page: Page, tmp_path: Pa
     page.goto("/unpack")
     page.get_by_text("5 things").click()
     expect(page.get_by_role("group", name="Hearts")).to_contain_text("0 left")
-    page.goto("/log")
+    page.goto("/log/book")
     expect(page.get_by_role("list", name="Things")).to_contain_text("Hearts: 0 of 2 left")
 
 

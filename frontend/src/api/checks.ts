@@ -34,10 +34,11 @@ export const compareCosts = (id: string, before: Recipe, after: Recipe) =>
   take(client.POST("/api/check/costs", { body: { id, before, after } }));
 
 /** The recipe with remedies taken. */
-export const takeRemedies = (page: Recipe, remedies: readonly Remedy[]) =>
+export const takeRemedies = (id: string, page: Recipe, remedies: readonly Remedy[]) =>
   take(
     client.POST("/api/check/remedies", {
       body: {
+        id,
         page,
         remedies: remedies.map(({ says, part, edge, pages }) => ({ says, part, edge, pages })) as never,
       },

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from typing import Annotated
 
 from fastapi import APIRouter
 from fastapi.responses import Response
@@ -18,6 +18,7 @@ from ulna.core.findings import Finding, Remedy
 from ulna.core.kit.cost import said_of
 from ulna.core.page import trainer
 from ulna.core.page.checked import checked, remedied
+from ulna.core.page.dressing import dressed
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Paper
@@ -64,6 +65,7 @@ class RemediesAsked(BaseModel):
     """Remedies to be taken together, one after the other."""
 
     page: Doc[PagePlan]
+    id: str | None = None
     remedies: Annotated[list[RemedyIn], Field(max_length=MOST_TAKEN)]
 
 
@@ -126,12 +128,15 @@ def _told(one: Finding) -> FoundOut:
 
 
 @router.post("/check/remedies")
-def take_remedies(asked: RemediesAsked) -> Doc[PagePlan]:
-    """A recipe with remedies taken; nothing is kept."""
+def take_remedies(asked: RemediesAsked, home: AtHome) -> Doc[PagePlan]:
+    """A recipe with remedies taken, what they add in papers of the shelf that suit; nothing is kept."""
     after = asked.page
     for one in asked.remedies:
-        taken: Any = Remedy(one.says, one.part, one.pages, edge=one.edge)
-        after = remedied(after, taken)
+        part = one.part
+        if part is not None and all(part.id != there.id for there in after.parts):
+            ground = home.ground_for(after, asked.id)
+            part = dressed(part, evaluate(after, ground), ground)
+        after = remedied(after, Remedy(one.says, part, one.pages, edge=one.edge))
     return after
 
 

@@ -52,7 +52,7 @@ export function CheckBench({ answer, pages, onPage }: Props) {
     const then = desk.getState().body;
     const before = compared?.before ?? then;
     try {
-      const after = merged(then, await takeRemedies(then, [remedy]), desk.getState().body);
+      const after = merged(then, await takeRemedies(id, then, [remedy]), desk.getState().body);
       desk.edit(remedy.says.charAt(0).toLowerCase() + remedy.says.slice(1), after);
       setLooked(null);
       const taken = [...(compared?.taken ?? []), remedy.says];

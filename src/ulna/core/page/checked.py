@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core import checks
@@ -42,7 +42,27 @@ def checked(plan: PagePlan, ground: Ground, house: Collection[str] = ()) -> Chec
         elif one.severity != "stop" and (one.code, one.part or "") in here:
             one = replace(one, aside="page")
         told.append(one)
-    return Checked(page, tuple(by_harm(told)))
+    return Checked(page, tuple(by_harm(_folded(told))))
+
+
+FEW = 2
+"""So many findings of one kind of one part are told each by itself."""
+
+
+def _folded(found: Sequence[Finding]) -> list[Finding]:
+    """The same of many pieces of a part is told once: nine letters without a paper are one finding."""
+    alike: dict[tuple[str, str | None], list[Finding]] = {}
+    for one in found:
+        alike.setdefault((one.code, one.part), []).append(one)
+    folded = list[Finding]()
+    for (_, part), all in alike.items():
+        if part is None or len(all) <= FEW:
+            folded += all
+            continue
+        where = tuple(dict.fromkeys(box for one in all for box in one.where))
+        says = f"{all[0].sentence} So it is {len(all) - 1} times more."
+        folded.append(replace(all[0], sentence=says, where=where))
+    return folded
 
 
 def remedied(plan: PagePlan, remedy: Remedy) -> PagePlan:
