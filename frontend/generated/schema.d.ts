@@ -4419,10 +4419,11 @@ export interface components {
          */
         CheckedOut: {
             decided: components["schemas"]["Decided"][];
+            first_seen: string[];
             found: components["schemas"]["FoundOut"][];
             page: components["schemas"]["EvaluatedOut"];
         };
-        /** @description What dries still: of which step, for how many seconds more of how many, what heat does to it. */
+        /** @description GoneWrong dries still: of which step, for how many seconds more of how many, what heat does to it. */
         Clock: {
             heat: string;
             left: number;
@@ -6345,10 +6346,14 @@ export interface components {
             /** @default [] */
             things: components["schemas"]["Thing-Output"][];
         };
+        /** @description `pages` is how many pages were cut or take things from it. */
         KitBook: {
             areas: components["schemas"]["AreasOut"];
+            /** @enum {string} */
+            kind: "kit" | "stash" | "scraps";
             kit: string;
             name: string;
+            pages: number;
             papers: components["schemas"]["PaperBook"][];
             things: components["schemas"]["ThingBook"][];
         };
@@ -9526,6 +9531,32 @@ export interface components {
             /** @enum {string} */
             state: "none" | "searching" | "stopped" | "ended";
         };
+        /**
+         * @description A piece with its number in the cut list, where there is one, and where it goes: `across` and `down` from the
+         *     corner of a page or of the piece `on` which it lies; `at` on the spread. It lies turned clockwise by `angle`: by
+         *     quarters its box is that of the turned piece, else it is laid square there and turned about its middle then.
+         */
+        Seat: {
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            across: string;
+            angle: number;
+            at: components["schemas"]["Rect"];
+            /**
+             * @description A length from -1200 in to 1200 in.
+             * @example 4 1/4 in
+             * @example 108 mm
+             */
+            down: string;
+            name: string;
+            number: number | null;
+            on: string;
+            piece: string;
+            says: string;
+        };
         /** @description The pages that are planned together, first ones first. */
         SetIn: {
             pages: string[];
@@ -10027,32 +10058,6 @@ export interface components {
              */
             width: string;
         };
-        /**
-         * @description A piece with its number in the cut list, where there is one, and where it goes: `across` and `down` from the
-         *     corner of a page or of the piece `on` which it lies; `at` on the spread. It lies turned clockwise by `angle`: by
-         *     quarters its box is that of the turned piece, else it is laid square there and turned about its middle then.
-         */
-        Spot: {
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            across: string;
-            angle: number;
-            at: components["schemas"]["Rect"];
-            /**
-             * @description A length from -1200 in to 1200 in.
-             * @example 4 1/4 in
-             * @example 108 mm
-             */
-            down: string;
-            name: string;
-            number: number | null;
-            on: string;
-            piece: string;
-            says: string;
-        };
         /** @description Two corners of a spot in inches from the corner of the page or spread; where they are one, the size it has. */
         SpotDrawn: {
             /**
@@ -10255,7 +10260,7 @@ export interface components {
             part: string;
             says: string;
             /** @default [] */
-            spots: components["schemas"]["Spot"][];
+            spots: components["schemas"]["Seat"][];
             /** @default [] */
             touches: string[];
             /** @default [] */
@@ -11707,7 +11712,7 @@ export interface components {
             part: components["schemas"]["BasePart-Output"] | components["schemas"]["PanelPart-Output"] | components["schemas"]["PhotoPart-Output"] | components["schemas"]["JointPart-Output"] | components["schemas"]["PaperedPart-Output"] | components["schemas"]["MitredPart-Output"] | components["schemas"]["TornPart-Output"] | components["schemas"]["StitchingPart-Output"] | components["schemas"]["BandPart-Output"] | components["schemas"]["EdgingPart-Output"] | components["schemas"]["PiecedPart-Output"] | components["schemas"]["GridPart-Output"] | components["schemas"]["TilesPart-Output"] | components["schemas"]["CutoutPart-Output"] | components["schemas"]["PocketPart-Output"] | components["schemas"]["RoundsPart-Output"] | components["schemas"]["CardPart-Output"] | components["schemas"]["TapePart-Output"] | components["schemas"]["ThingPart-Output"] | components["schemas"]["ClusterPart-Output"] | components["schemas"]["ScatterPart-Output"] | components["schemas"]["StampedPart-Output"] | components["schemas"]["WetPart-Output"] | components["schemas"]["TitlePart-Output"] | components["schemas"]["WordsPart-Output"] | components["schemas"]["WordStripsPart-Output"] | components["schemas"]["DatePart-Output"] | components["schemas"]["AxisPart-Output"];
             says: string;
         };
-        /** @description What went wrong with a step, and what was done about it. */
+        /** @description GoneWrong went wrong with a step, and what was done about it. */
         Trouble: {
             /** Format: date-time */
             at: string;

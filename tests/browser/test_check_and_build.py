@@ -1,4 +1,4 @@
-"""A second pair of eyes, the building bench, the log: a finding mended, a wait over a reload, a page built and logged."""
+"""A second pair of eyes, the building bench, the log: a finding mended, a wait over a reload, a page logged."""
 
 from __future__ import annotations
 

@@ -69,6 +69,8 @@ def as_then(value: Any) -> Any:
             value = {k: v for k, v in value.items() if k != "rim"}
         if value.keys() == written(Rules()).keys():  # all but one are of later
             return {k: v for k, v in value.items() if v is not None}
+        if "zero" in value and "rules" in value:  # of them there was one, among the settings
+            value = {k: v for k, v in value.items() if k != "rules"} | as_then(value["rules"])
         value = {k: as_then(v) if k == "rules" else v for k, v in value.items()}
         known = {k: v for k, v in value.items() if (k, v) not in NEW_LISTS}
         return {k: as_then(v) for k, v in known.items() if isinstance(v, list | dict) or (k, v) not in SINCE}

@@ -7,6 +7,7 @@ import io
 from dataclasses import replace
 from datetime import datetime
 from fractions import Fraction
+from typing import Literal
 
 from fastapi import APIRouter
 from fastapi.responses import Response
@@ -99,8 +100,12 @@ class ThingBook(BaseModel):
 
 
 class KitBook(BaseModel):
+    """`pages` is how many pages were cut or take things from it."""
+
     kit: str
     name: str
+    kind: Literal["kit", "stash", "scraps"]
+    pages: int
     areas: AreasOut
     papers: list[PaperBook]
     things: list[ThingBook]
@@ -125,7 +130,14 @@ def get_book(home: AtHome) -> list[KitBook]:
             mine = {page: keep for page, all in keeps.items() if (keep := all.get(entry.paper.id))}
             papers.append(_paper(entry, mine, names, home, ruler))
         mine_too = [stuck_on[thing.id] for thing in kit.things if thing.id in stuck_on]
-        out.append(KitBook(kit=kept.id, name=kit.name, areas=_areas(total, ruler), papers=papers, things=mine_too))
+        gave = {sheet.page for paper in papers for sheet in paper.sheets}
+        gave |= {use.page for thing in mine_too for use in thing.used}
+        out.append(
+            KitBook(
+                kit=kept.id, name=kit.name, kind=kit.kind, pages=len(gave), areas=_areas(total, ruler), papers=papers,
+                things=mine_too,
+            )
+        )  # fmt: skip
     return out
 
 

@@ -13,7 +13,7 @@ from ulna.api.drawn import EvaluatedOut
 from ulna.api.wire import Step as Asked
 from ulna.api.wire import attachment
 from ulna.core.build import progress
-from ulna.core.build.progress import Clock, Did, Trouble, What
+from ulna.core.build.progress import Clock, Did, GoneWrong, Trouble
 from ulna.core.build.steps import Step
 from ulna.core.build.stock import Need
 from ulna.core.findings import Finding
@@ -72,7 +72,7 @@ class Wrong(BaseModel):
     """What went wrong with a step, and what is done about it."""
 
     step: Annotated[str, Field(max_length=200)]
-    what: What
+    what: GoneWrong
     did: Did
 
 

@@ -50,6 +50,7 @@ class CheckedOut(BaseModel):
     page: EvaluatedOut
     found: list[FoundOut]
     decided: list[Doc[Decided]]
+    first_seen: list[str]
 
 
 class RemedyIn(Model):
@@ -109,10 +110,12 @@ class PairsOut(BaseModel):
 def check_page(asked: PageAsked, home: AtHome) -> CheckedOut:
     """Everything that is to be told of a recipe."""
     ground = home.ground_for(asked.page, asked.id)
-    found = checked(asked.page, ground, home.settings().body.aside)
+    short = costed(home, asked.page, asked.id, EFFORT).lacking
+    found = checked(asked.page, ground, home.settings().body.aside, [(one.part, one.sentence) for one in short])
     return CheckedOut(
         page=EvaluatedOut.model_validate(found.page),
         found=[_told(one) for one in found.findings if one.severity != "note" or check_of(one.code) is not None],
+        first_seen=list(found.first_seen),
         decided=list(house_rules.settled(home, asked.page).decided),
     )
 

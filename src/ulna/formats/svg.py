@@ -62,6 +62,18 @@ def tile_of(paper: Paper, face: str, href: Href) -> Tile:
     return tile(side, paper.width.inches, paper.height.inches, href)
 
 
+def swatch(side: Side, wide: float, pixels: int) -> bytes:
+    """A square of a side's print, so many inches wide, as a picture (PNG)."""
+    drawn = tile(side, wide, wide, lambda _: None)
+    pattern = f'<pattern id="p" width="{drawn.width:g}" height="{drawn.height:g}" patternUnits="userSpaceOnUse">'
+    return raster(
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{pixels}" height="{pixels}" viewBox="0 0 {wide:g} {wide:g}">'
+        f'<defs>{pattern}{drawn.markup}</pattern></defs><rect width="{wide:g}" height="{wide:g}" fill="url(#p)"/>'
+        "</svg>",
+        pixels,
+    )
+
+
 def _mark(mark: patterns.Mark) -> str:
     paint = f'fill="{mark.fill}"' if mark.fill else 'fill="none"'
     if mark.stroke:

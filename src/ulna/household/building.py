@@ -13,7 +13,7 @@ from typing import Literal
 from ulna.core.build import progress
 from ulna.core.build.bulk import Bulk, bulk
 from ulna.core.build.order import order
-from ulna.core.build.progress import Building, Clock, Did, Trouble, What
+from ulna.core.build.progress import Building, Clock, Did, GoneWrong, Trouble
 from ulna.core.build.steps import Order, StepKind
 from ulna.core.build.stock import Need, stock
 from ulna.core.build.times import Estimate, Pace, estimate, paces
@@ -145,7 +145,7 @@ def _with_dry(one: Building, step: str) -> Building:
     return Building(one.done, (*(s for s in one.dry if s != step), step), one.troubles)
 
 
-def went_wrong(home: Household, page: str, step: str, what: What, did: Did) -> None:
+def went_wrong(home: Household, page: str, step: str, what: GoneWrong, did: Did) -> None:
     """Keeps what went wrong with a step; cut again or covered, the step is to be done once more."""
 
     def change(one: Building, _: Order) -> Building:

@@ -63,6 +63,8 @@ WORKED_OUT = ("cuttings", "keeps")
 """What may be followed besides kinds of documents."""
 
 WHOLE = Crop(0, 0, 1, 1)
+PRINT_SEEN = 3.0
+"""So many inches of a print are looked at."""
 SHEETS_LONGEST = 220
 """To so many pixels a photograph of sheets is made smaller before they are looked for."""
 
@@ -465,6 +467,7 @@ class Household:
                 self.punches(),
                 held_to,
                 self._edge,
+                self._print_of,
                 only=only,
             ),
         )
@@ -521,6 +524,21 @@ class Household:
             return None
         with contextlib.suppress(NotThere, OSError):
             return self._colours(picture.photo, picture.look, picture.crop)
+        return None
+
+    def _print_of(self, side: Side) -> colour.PictureColours | None:
+        """The colours of a paper's print: of its photograph where there is one, else of a piece as it is drawn."""
+        return self.cached(("print", side), ["kit"], lambda: self._measured(side))
+
+    def _measured(self, side: Side) -> colour.PictureColours | None:
+        from ulna.formats import pictures, svg
+
+        with contextlib.suppress(NotThere, OSError):
+            if side.picture:
+                data = self.pictures.path(side.picture, "thumb").read_bytes()
+            else:
+                data = svg.swatch(side, PRINT_SEEN, COLOURS_LONGEST)
+            return colour.look(*pictures.grid(data, AS_IT_CAME, WHOLE, COLOURS_LONGEST))
         return None
 
     def evaluated(self, plan: PagePlan, page: str | None = None) -> Evaluated:

@@ -182,6 +182,11 @@ export function CheckBench({ answer, pages, onPage }: Props) {
           onNever={(one) => void never(one)}
           onAgain={(one) => void again(one)}
         />
+        {checked && checked.first_seen.length > 0 && (
+          <Box sx={{ p: 2, borderTop: `1px solid ${colours.line}` }}>
+            Seen first, by size and contrast: <b>{checked.first_seen.join(", then ")}</b>.
+          </Box>
+        )}
         {checked && <Decided decided={checked.decided} page={id} />}
       </Box>
     </Box>

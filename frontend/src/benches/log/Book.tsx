@@ -3,13 +3,15 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { type ShelfPaper, useShelf } from "../../api/kits";
+import { kitsQuery, putKit, type ShelfPaper, useShelf } from "../../api/kits";
 import { BOOK_CSV, bookQuery } from "../../api/pages";
 import { useThings } from "../../api/things";
+import { useFrame } from "../../app/FrameContext";
 import { colours, small } from "../../app/theme";
+import { useDoing } from "../../app/useDoing";
 import { unbroken } from "../../ui/figures";
 import { Swatch } from "../../ui/Swatch";
 import { ThingPicture } from "../../ui/ThingPicture";
@@ -49,6 +51,12 @@ export default function Book() {
           <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "baseline", columnGap: 2 }}>
             <Typography variant="h2">{kit.name}</Typography>
             <Box sx={{ color: colours.soft }}>{kit.areas.says}</Box>
+            {kit.pages > 0 && (
+              <Box sx={{ color: colours.soft }}>
+                It gave {kit.pages} {kit.pages === 1 ? "page" : "pages"}.
+              </Box>
+            )}
+            {kit.kind === "kit" && <ToStash kit={kit.kit} name={kit.name} />}
           </Box>
           <Bar areas={kit.areas} tall />
           <Box component="ul" sx={{ listStyle: "none", m: 0, mt: 1.5, p: 0 }}>
@@ -61,6 +69,33 @@ export default function Book() {
       ))}
       {after}
     </Box>
+  );
+}
+
+/** A kit that is done with: what is left of it lies in the stash from then on, its papers keep their names. */
+function ToStash({ kit, name }: { kit: string; name: string }) {
+  const { data: kits } = useQuery(kitsQuery);
+  const queries = useQueryClient();
+  const { busy, doing } = useDoing();
+  const { say } = useFrame();
+  const here = kits?.find((one) => one.saved.id === kit);
+  if (!here) return null;
+
+  const put = (kind: "kit" | "stash", version: number) =>
+    doing(async () => {
+      const what = kind === "stash" ? "put the rest into the stash" : "took it out of the stash";
+      const { saved } = await putKit(kit, version, what, { ...here.kit, kind });
+      await queries.invalidateQueries();
+      if (kind === "stash")
+        say(`What is left of ${name} lies in the stash.`, {
+          name: "Take it out again",
+          run: () => void put("kit", saved.version),
+        });
+    });
+  return (
+    <Button size="small" disabled={busy} onClick={() => void put("stash", here.saved.version)}>
+      Put the rest into the stash
+    </Button>
   );
 }
 

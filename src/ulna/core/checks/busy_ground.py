@@ -9,10 +9,13 @@ from typing import Any
 
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
+from ulna.core.parts.kinds.wet import Wet
 from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.place import Place, place_at
 
 LIVELY = 2
+GESSO = "#f7f3ea"
 
 
 def told(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground) -> Iterator[Finding]:
@@ -22,11 +25,22 @@ def told(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground
         if not isinstance(part, Words) or part.paper is not None or box is None:
             continue
         under = [piece for piece in pieces if order.get(piece.part, 0) < order[part.id] and piece.rect.meets(box)]
-        what = _hard_to_read(under, box, ground)
+        what = "" if _toned_down(plan, box, standing) else _hard_to_read(under, box, ground)
         if what:
             says = f"The words lie on {what}, where they are hard to read."
             own = replace(part, paper=PaperChoice())
-            yield Finding("words-busy", "warn", part.id, says, (Remedy("On a block of paper of their own", own),))
+            remedies = [Remedy("On a block of paper of their own", own)]
+            if all(piece.role != "print" for piece in under):
+                gesso = Wet(f"{part.id}-gesso", "gesso", "gesso", GESSO, width=box.width, height=box.height)
+                place = place_at(Place(ground.format.page_of(box)), box, ground.format, {})
+                remedies.append(Remedy("Tone the paper down there with gesso", replace(gesso, place=place)))
+            yield Finding("words-busy", "warn", part.id, says, tuple(remedies))
+
+
+def _toned_down(plan: Any, box: Rect, standing: Mapping[str, Any]) -> bool:
+    """Whether gesso lies under it."""
+    boxes = [standing[one.id].box for one in plan.parts if isinstance(one, Wet) and one.medium == "gesso"]
+    return any(one is not None and one.contains(box) for one in boxes)
 
 
 def _hard_to_read(under: Sequence[Piece], box: Rect, ground: Ground) -> str:

@@ -10,7 +10,7 @@ from dataclasses import replace
 from typing import Any
 
 from ulna.core.checks.accents import shown_colour
-from ulna.core.checks.run_together import LIVELY, side_of
+from ulna.core.checks.run_together import LIVELY, measured, side_of
 from ulna.core.findings import Finding, Remedy
 from ulna.core.measure import inches
 from ulna.core.paper.colour import of_hex
@@ -64,7 +64,7 @@ def _lost(letter: Piece, below: Sequence[Piece], ground: Ground) -> str:
         side = side_of(piece, ground)
         if side is None or not side.colours:
             return ""
-        by = abs(of_hex(colour).lightness - of_hex(side.colours[0]).lightness)
+        by = abs(of_hex(colour).lightness - measured(ground)(side))
         if by < READ:
             return f"they differ from {ground.says(piece.choice)} in lightness by {by:.0f}, and 20 is wanted"
         if side.busy >= LIVELY and piece.part != letter.part:

@@ -5,7 +5,7 @@ A plain mat between them parts them, or a line of ink along the edge of the uppe
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import replace
 from typing import Any
 
@@ -35,6 +35,7 @@ def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[
     is told where the page's `plan` is known."""
     parts: Mapping[str, Any] = {part.id: part for part in plan.parts} if plan is not None else {}
     worked = {one.piece for one in plan.edges if one.how in PARTS} if plan is not None else set[str]()
+    light = measured(ground)
     said = set[tuple[str, str]]()
     for k, piece in enumerate(pieces):
         side = side_of(piece, ground)
@@ -43,7 +44,12 @@ def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[
         for under in touched(pieces, k):
             below = side_of(under, ground)
             pair = piece.part, under.part
-            if below is None or pair in said or piece.choice == under.choice or not run_together(side, below):
+            if (
+                below is None
+                or pair in said
+                or piece.choice == under.choice
+                or not run_together(side, below, light)
+            ):
                 continue
             said.add(pair)
             told = (
@@ -78,11 +84,28 @@ def _parted(piece: Piece, part: Any, ground: Ground) -> Iterator[Remedy]:
             yield Remedy(f"A plain mat of {paper.name} under it", replace(part, mats=mats))
 
 
-def run_together(one: Side, other: Side) -> bool:
-    """Whether two sides that touch would."""
+def run_together(one: Side, other: Side, light: Callable[[Side], float] | None = None) -> bool:
+    """Whether two sides that touch would; by the lightness of their prints where that is measured, else of their
+    grounds."""
     if min(one.busy, other.busy) < LIVELY:
         return False
-    return abs(of_hex(one.colours[0]).lightness - of_hex(other.colours[0]).lightness) < APART
+    light = light or painted
+    return abs(light(one) - light(other)) < APART
+
+
+def painted(side: Side) -> float:
+    """The lightness of the ground of a print."""
+    return of_hex(side.colours[0]).lightness if side.colours else 95.0
+
+
+def measured(ground: Ground) -> Callable[[Side], float]:
+    """The lightness that the eye sees from afar: the mean of a print as it is drawn or was photographed."""
+
+    def light(side: Side) -> float:
+        look = ground.print_of(side) if side.busy or side.picture else None
+        return look.edge.lightness if look is not None else painted(side)
+
+    return light
 
 
 def side_of(piece: Piece, ground: Ground) -> Side | None:

@@ -7,11 +7,11 @@ from dataclasses import replace
 from typing import Any
 
 from ulna.core.checks.edges import touched
-from ulna.core.checks.run_together import side_of
+from ulna.core.checks.run_together import measured, side_of
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Borders
 from ulna.core.measure import inches
-from ulna.core.paper.colour import PictureColours, of_hex
+from ulna.core.paper.colour import PictureColours
 from ulna.core.paper.ranking import STANDS_OUT, available, rank
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.mats import Mat
@@ -25,6 +25,7 @@ def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[
     """For each print that gets lost in the paper beside it; one with a white rim stands out by that. What would do is
     told where the page's `plan` is known."""
     parts = {part.id: part for part in plan.parts} if plan is not None else {}
+    light = measured(ground)
     for k, piece in enumerate(pieces):
         if piece.role != "print" or piece.picture is None or (piece.print and piece.print.rim):
             continue
@@ -35,7 +36,7 @@ def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[
             side = side_of(under, ground)
             if side is None:
                 continue
-            by = abs(of_hex(side.colours[0]).lightness - edge.edge.lightness)
+            by = abs(light(side) - edge.edge.lightness)
             if by < STANDS_OUT:
                 told = (
                     f"{piece.called_whole[0].upper()}{piece.called_whole[1:]} gets lost on {under.name}: its edge and "

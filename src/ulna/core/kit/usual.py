@@ -31,6 +31,7 @@ from ulna.core.parts.place import Place
 from ulna.core.photos.print_sheets import PrintPaper
 from ulna.core.photos.prints import Print
 from ulna.core.photos.template import Template, TemplateCell
+from ulna.core.rules import USUAL, Rules
 from ulna.core.things.thing import Thing, ThingKind
 from ulna.core.words.alphabets import Alphabet
 
@@ -115,9 +116,9 @@ class Usual:
     catches: Length
 
 
-def usual(unit: Unit) -> Usual:
-    """Everything in that unit."""
-    begin = Beginning(unit, PAGE, PAGE)
+def usual(unit: Unit, rules: Rules = USUAL) -> Usual:
+    """Everything in that unit, by the rules of the house."""
+    begin = Beginning(unit, PAGE, PAGE, rules)
     gaps, print_, mat, white = begin.usual, begin.print, mats.begun(begin), Side(colours=("#ffffff",))
     card_at = Rect(ZERO, ZERO, begin.of(3), begin.of(4))
     return Usual(

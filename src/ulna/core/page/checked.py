@@ -6,6 +6,7 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core import checks
+from ulna.core.checks import gaze
 from ulna.core.checks.catalogue import by_harm
 from ulna.core.findings import Finding, Remedy
 from ulna.core.page.evaluate import Evaluated, evaluate
@@ -18,18 +19,22 @@ from ulna.core.parts.pieces import Ground
 
 @dataclass(frozen=True, slots=True)
 class Checked:
-    """A page worked out and its findings, those that were put aside among them."""
+    """A page worked out and its findings, those that were put aside among them; the names of what is seen first."""
 
     page: Evaluated
     findings: tuple[Finding, ...]
+    first_seen: tuple[str, ...] = ()
 
 
-def checked(plan: PagePlan, ground: Ground, house: Collection[str] = ()) -> Checked:
+def checked(
+    plan: PagePlan, ground: Ground, house: Collection[str] = (), short: Sequence[tuple[str, str]] = ()
+) -> Checked:
     """Everything that is to be told of a page in the order of harm. `house` are the codes that were put aside for
-    good. What cannot be made cannot be put aside."""
+    good; `short` are parts that no sheet is left for, and why. What cannot be made cannot be put aside."""
     page = evaluate(plan, ground)
     standing = stand(plan.parts, ground)
-    found = [*page.findings, *checks.looked(plan, page.pieces, standing, ground, placed_at)]
+    lacking = [Finding("sheets-short", "stop", part, why) for part, why in short]
+    found = [*page.findings, *lacking, *checks.looked(plan, page.pieces, standing, ground, placed_at)]
     boxes = {part.id: part.box for part in page.parts}
     here = {(one.code, one.part) for one in plan.aside}
     told = list[Finding]()
@@ -42,7 +47,17 @@ def checked(plan: PagePlan, ground: Ground, house: Collection[str] = ()) -> Chec
         elif one.severity != "stop" and (one.code, one.part or "") in here:
             one = replace(one, aside="page")
         told.append(one)
-    return Checked(page, tuple(by_harm(_folded(told))))
+    names = {part.id: part.name for part in page.parts}
+    first = gaze.first_seen(plan, page.pieces, standing, ground)
+    return Checked(page, tuple(by_harm(_folded(told))), tuple(names[id] for id in first))
+
+
+def _with(parts: tuple[Part, ...], part: Part) -> tuple[Part, ...]:
+    """With a new part at its level: what goes under others over the bases and what is under already, else on top."""
+    if part.level != "under":
+        return (*parts, part)
+    at = next((k for k, one in enumerate(parts) if one.level not in ("base", "under")), len(parts))
+    return (*parts[:at], part, *parts[at:])
 
 
 FEW = 2
@@ -70,7 +85,9 @@ def remedied(plan: PagePlan, remedy: Remedy) -> PagePlan:
     part: Part | None = remedy.part  # type: ignore[assignment]
     if part is not None:
         there = any(one.id == part.id for one in plan.parts)
-        parts = tuple(part if one.id == part.id else one for one in plan.parts) if there else (*plan.parts, part)
+        parts = (
+            tuple(part if one.id == part.id else one for one in plan.parts) if there else _with(plan.parts, part)
+        )
         plan = replace(plan, parts=parts)
     if isinstance(remedy.edge, EdgeWork):
         others = tuple(one for one in plan.edges if one.piece != remedy.edge.piece)

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ulna.core.measure import Length, Unit, inches, mm, round_to
+from ulna.core.measure import ZERO, Length, Unit, inches, mm, round_to
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.photos.prints import Print
+from ulna.core.rules import USUAL as USUAL_RULES
+from ulna.core.rules import Rules
 
 MARK = {Unit.INCH: inches(0, 1, 16), Unit.MM: mm(1)}
 """Marks that every ruler of the unit has, or can be set to between two."""
@@ -38,11 +40,12 @@ def usual(unit: Unit) -> UsualGaps:
 
 @dataclass(frozen=True, slots=True)
 class Beginning:
-    """Where something begins: the person's unit, and one page of the format."""
+    """Where something begins: the person's unit, one page of the format, and the rules of the house."""
 
     unit: Unit
     width: Length
     height: Length
+    rules: Rules = USUAL_RULES
 
     @property
     def usual(self) -> UsualGaps:
@@ -62,8 +65,9 @@ class Beginning:
 
     @property
     def print(self) -> Print:
-        """A print without a photo: the usual size, no rim, nothing cut off."""
-        return Print(width=self.usual.print[0], height=self.usual.print[1])
+        """A print without a photo: the usual size, nothing cut off; with a narrow rim where the house has rims."""
+        rim = self.usual.narrow if self.rules.rims == "white" else ZERO
+        return Print(width=self.usual.print[0], height=self.usual.print[1], rim=rim)
 
 
 def unchosen(n: int) -> tuple[PaperChoice, ...]:

@@ -17,7 +17,7 @@ from ulna.core.page_formats import PageFormat
 from ulna.core.paper.colour import PictureColours
 from ulna.core.paper.patterns import runs
 from ulna.core.paper.punches import Punch
-from ulna.core.paper.shelf import Edge, Face, Shelf
+from ulna.core.paper.shelf import Edge, Face, Shelf, Side
 from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.photos.crop import Crop
 from ulna.core.photos.look import AS_IT_CAME, Look
@@ -216,7 +216,8 @@ class Ground:
     """What a page is worked out against: its format, the shelf, the photos, the person's ruler, punches, the rules that
     hold for it.
 
-    `edge` tells the colours of a picture as it is cropped, and of its edge, where the picture is there to be looked at.
+    `edge` tells the colours of a picture as it is cropped, and of its edge, where the picture is there to be looked at;
+    `print_of` those of the print of a paper, as it is drawn or was photographed.
     `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it;
     `free` are the outlines from its corner that must stay free of it, where it keeps off others, and `around` the
     edges of what it gathers round. Where the page keeps to its kit, `only` these papers and things are proposed.
@@ -233,6 +234,7 @@ class Ground:
     punches: tuple[Punch, ...] = ()
     rules: Rules = USUAL
     edge: Callable[[Picture], PictureColours | None] = field(default=lambda _: None, compare=False, repr=False)
+    print_of: Callable[[Side], PictureColours | None] = field(default=lambda _: None, compare=False, repr=False)
     fold: Length | None = None
     free: tuple[Polygon, ...] = ()
     around: tuple[Bounds, ...] = ()

@@ -13,16 +13,18 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 from ulna.core import checks
-from ulna.core.checks import dominance, on_side, run_together, stands_out
+from ulna.core.checks import dominance, on_photos, on_side, readable, run_together, stands_out, triangle
 from ulna.core.cutting.demand import demand
 from ulna.core.errors import FieldError
 from ulna.core.findings import Finding
 from ulna.core.geometry.rects import Rect
 from ulna.core.kit.cost import Cost, cost
 from ulna.core.measure import inches
+from ulna.core.page.checked import remedied
 from ulna.core.page.clustering import proposed
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan
+from ulna.core.page.standing import placed_at, stand
 from ulna.core.page_formats import PageFormat
 from ulna.core.paper.colour import PictureColours
 from ulna.core.parts.kinds import Part, is_placed
@@ -44,7 +46,7 @@ TRIES = 4
 """So often other papers are tried for one sketch."""
 NEVER = frozenset({
     "on-face", "face-gutter", "face-cut", "gutter", "parted", "run-together", "on-side", "letters", "things",
-    "tape-short", "title-long",
+    "tape-short", "title-long", "on-focal",
 })  # fmt: skip
 """What rules a draft out."""
 COSTS: dict[str, float] = {"warn": 10.0, "note": 2.0}
@@ -182,6 +184,7 @@ def _draft(
         made = filled(
             match, photos, asked.story, palette(papers, asked.mood, seed), ground, asked.name, asked.fixed
         )
+        made = replace(made, plan=_readable(made.plan, ground))
         bare = evaluate(made.plan, ground)
         if _ruled_out(bare.findings) or _ruled_out(on_papers := _on_papers(bare, ground)):
             continue
@@ -190,7 +193,15 @@ def _draft(
             continue
         plan = _with_clusters(made.plan, bare, ground, seed)
         page = evaluate(plan, ground) if plan is not made.plan else bare
-        found = [*page.findings, *on_papers, *checks.told_of_the_whole(plan, page.pieces, ground)]
+        standing = stand(plan.parts, ground)
+        found = [
+            *page.findings,
+            *on_papers,
+            *checks.told_of_the_whole(plan, page.pieces, ground),
+            *readable.told(plan, page.pieces, standing, ground),
+            *on_photos.told(plan, page.pieces, standing, ground, placed_at),
+            *triangle.told(plan, page.pieces, standing, ground, placed_at),
+        ]
         if _ruled_out(found):
             continue
         costs = cost(cuts, page.pieces, ground.shelf, ground.ruler)
@@ -200,6 +211,15 @@ def _draft(
             round(_score(found, costs, match, asked), 3), used,
         )  # fmt: skip
     return None
+
+
+def _readable(plan: PagePlan, ground: Ground) -> PagePlan:
+    """With what would do for titles that are hard to read on what they lie on, where the shelf has it."""
+    page = evaluate(plan, ground)
+    for one in readable.told(plan, page.pieces, stand(plan.parts, ground), ground):
+        if one.remedies:
+            plan = remedied(plan, one.remedies[0])
+    return plan
 
 
 def _ruled_out(found: Sequence[Finding]) -> bool:

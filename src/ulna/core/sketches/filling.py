@@ -264,7 +264,7 @@ def _words(text: str, box: Rect, papers: Palette, ground: Ground) -> tuple[Words
 
 def _date(text: str, ground: Ground) -> Date:
     """At the foot of the last page, on the right."""
-    begin = Beginning(ground.ruler.unit, ground.format.width, ground.format.height)
+    begin = Beginning(ground.ruler.unit, ground.format.width, ground.format.height, ground.rules)
     on: PageName = "right" if ground.format.pages == 2 else "left"
     aside, below = begin.of(0, 5, 8), begin.of(0, 1, 2)
     return Date(

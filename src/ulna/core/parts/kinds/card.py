@@ -86,14 +86,15 @@ ROUND = inches(0, 1, 4)
 def motif(there: Printed, part: Card, ground: Ground) -> tuple[Rect, Polygon]:
     """The box on the sheet that a motif is cut out of first, as seen from the side that shows, and the line it is cut
     along then, from the box's corner."""
-    off = ground.ruler.up(max(part.rim, ROUND).inches)
+    rim = ZERO if ground.rules.cutout_rims == "removed" else part.rim
+    off = ground.ruler.up(max(rim, ROUND).inches)
     sheet = Rect(ZERO, ZERO, there.paper.width, there.paper.height)
     at = there.at
     box = Rect(at.x - off, at.y - off, at.width + off * 2, at.height + off * 2).common(sheet)
     line = there.card.outline
     if part.back:
         line = tuple((at.width.inches - x, y) for x, y in reversed(line))
-    line = outlines.grown(line, part.rim.inches) if part.rim else line
+    line = outlines.grown(line, rim.inches) if rim else line
     line = polygons.moved(line, (at.x - box.x).inches, (at.y - box.y).inches)
     return box, polygons.clipped(line, polygons.box(0.0, 0.0, box.width.inches, box.height.inches))
 

@@ -74,7 +74,8 @@ def sentence(part: Date, ground: Ground) -> str:
 
 
 def _begun(begin: Beginning) -> Date:
-    return Date("new", high=begin.of(0, 5, 32))
+    made: Made = "printed" if begin.rules.writing == "typed" else "stamped"
+    return Date("new", made=made, high=begin.of(0, 5, 32))
 
 
 PART = Date
