@@ -25,10 +25,13 @@ import drafts  # noqa: E402
 import photos  # noqa: E402
 
 from ulna.api.app import steady  # noqa: E402
+from ulna.core import checks  # noqa: E402
+from ulna.core.build.order import order  # noqa: E402
 from ulna.core.cutting.demand import demand  # noqa: E402
 from ulna.core.measure import Length, Ruler, inches, parse  # noqa: E402
 from ulna.core.page.evaluate import evaluate  # noqa: E402
 from ulna.core.page.plan import PagePlan  # noqa: E402
+from ulna.core.page.standing import placed_at, stand  # noqa: E402
 from ulna.core.page_formats import of_kind  # noqa: E402
 from ulna.core.paper.shelf import Shelf  # noqa: E402
 from ulna.core.parts.kinds import Part  # noqa: E402
@@ -122,6 +125,32 @@ def lettered(ground: Ground) -> None:
     say("a block of 300 words", typed(lambda by: replace(words, width=inches(8) + by)), "30 ms")
 
 
+def looked_at(ground: Ground) -> None:
+    """A page of some three hundred pieces checked, and put in order, after one of its photos was moved."""
+    plan = rich_page()
+    photo = plan.parts[-1]
+    downs = (Down("top", inches(5, k % 16, 16)) for k in count(1))
+
+    def moved() -> PagePlan:
+        part = replace(photo, place=replace(photo.place, down=next(downs)))  # type: ignore[union-attr,arg-type]
+        return replace(plan, parts=(*plan.parts[:-1], part))
+
+    worked = [(one, evaluate(one, ground).pieces, stand(one.parts, ground)) for one in (moved() for _ in range(21))]
+    turn = count()
+
+    def looked() -> None:
+        one, pieces, standing = worked[next(turn) % len(worked)]
+        list(checks.looked(one, pieces, standing, ground, placed_at))
+
+    def ordered() -> None:
+        one, pieces, standing = worked[next(turn) % len(worked)]
+        order(one, pieces, standing, ground)
+
+    many = len(worked[0][1])
+    say(f"all checks of a page of {many} pieces", timed(looked, 40), "50 ms")
+    say("… its order of building", timed(ordered, 40), "100 ms")
+
+
 def core() -> None:
     steady()  # as the server does
     plan = page_of(100)
@@ -146,6 +175,7 @@ def core() -> None:
     say(f"evaluate {many} pieces of tiles and strips, one part changed", timed(tile_gap_changed, 60), "30 ms")
     say("… all of them new", timed(lambda: evaluate(rich, replace(ground, worked={}, placed={})), 60), "30 ms")
     lettered(ground)
+    looked_at(replace(ground, format=rich_page().format))
     body = written(plan)
     say("… read from JSON before", timed(lambda: read(PagePlan, body), 60), "-")
     pieces = evaluate(page_of(20), ground).pieces

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 import sys
 import tempfile
 from pathlib import Path
@@ -50,8 +49,6 @@ def tour(page: Page) -> None:
     shoot(page, "prints")
     page.goto("/page")
     shoot(page, "pages")
-    page.goto("/page/sketches")
-    shoot(page, "sketches")
     page.goto("/page/drafts")
     for name in DRAFTED:
         page.get_by_role("button", name=name).first.click()
@@ -68,10 +65,6 @@ def tour(page: Page) -> None:
     page.get_by_role("button", name="Shelf", exact=True).click()
     shoot(page, "shelf")
     page.get_by_role("button", name="Close the shelf").first.click()
-    page.locator("[data-row=heron]").click()
-    page.get_by_role("button", name="Papers that suit it").first.click()
-    page.get_by_role("region", name="Papers for mat 1").scroll_into_view_if_needed()
-    shoot(page, "mats")
     page.goto("/page")
     page.get_by_role("link", name="The engine is in").click()
     shoot(page, "page-letter")
@@ -80,11 +73,6 @@ def tour(page: Page) -> None:
     shoot(page, "page-notebook")
     page.goto("/page")
     page.get_by_role("link", name="Rain on the roof").click()
-    page.locator("[data-row=ring]").click()
-    page.get_by_role("button", name="Audition papers").click()
-    expect(page.get_by_role("listbox", name="Papers on trial").get_by_role("option").first).to_be_visible()
-    shoot(page, "audition")
-    page.get_by_role("button", name="Audition papers").click()
     page.get_by_role("link", name="Variants").click()
     page.get_by_label("Name of the variant").fill("Four papers")
     page.get_by_role("button", name="Keep it as it is now").click()
@@ -98,20 +86,21 @@ def tour(page: Page) -> None:
     for _ in range(4):
         page.keyboard.press("ArrowRight")
     shoot(page, "cutting-bench")
-    page.goto("/page")
-    page.get_by_role("link", name="Rain on the roof").click()
-    page.get_by_role("link", name="Cut list").click()
-    page.get_by_role("link", name=re.compile("cut", re.IGNORECASE)).filter(
-        has_text=re.compile("Begin|Go on")
-    ).click()
-    step = page.get_by_role("region", name="This step")
-    for _ in range(80):  # the first knife cut
-        if "out of piece" in step.inner_text():
-            break
-        page.keyboard.press("ArrowRight")
-    shoot(page, "knife")
-    page.goto("/log")
+    page.goto("/log/book")
     shoot(page, "book")
+    page.goto("/log")
+    expect(page.get_by_role("list", name="The album")).to_be_visible()
+    shoot(page, "log")
+    page.goto("/check")
+    page.get_by_label("Page to check").select_option(label="Wharf market")
+    page.get_by_role("button", name="Bulk").first.click()
+    shoot(page, "check")
+    page.goto("/check/learn")
+    page.get_by_role("region", name="Fits").get_by_role("button").first.click()
+    shoot(page, "learn")
+    page.goto("/build")
+    expect(page.get_by_role("timer").first).to_be_visible()
+    shoot(page, "build")
     page.goto("/page/together")
     expect(page.get_by_role("region", name="What each page takes")).to_be_visible()
     shoot(page, "together")
