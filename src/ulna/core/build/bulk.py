@@ -9,10 +9,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from ulna.core.parts.seen import Seen
 from ulna.core.build.thickness import Layer, allowed, of_piece
 from ulna.core.geometry.polygons import Point
 from ulna.core.parts.pieces import Ground, Piece
+from ulna.core.parts.seen import Seen
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,17 +30,25 @@ class Bulk:
         return self.thick > self.most
 
 
-def bulk(pieces: Sequence[Piece], ground: Ground) -> Bulk:
+def bulk(pieces: Sequence[Piece], ground: Ground, seen: Seen | None = None) -> Bulk:
     """Where a page is thickest; a notebook's spread with what lies opposite when it is closed."""
-    seen = Seen(pieces)
-    layers = [Layer(piece, by) for piece in pieces if (by := of_piece(piece, ground))]
+    seen = seen or Seen(pieces)
+    thick = [of_piece(piece, ground) for piece in pieces]
+    layers = [(Layer(p, by), box) for p, by, box in zip(pieces, thick, seen.boxes, strict=True) if by]
     fold = ground.format.gutter if ground.format.kind.startswith("notebook") else None
     best: tuple[int, Point, tuple[Layer, ...]] = (0, (0.0, 0.0), ())
+
+    def over(point: Point) -> list[Layer]:
+        x, y = point
+        return [
+            one for one, (left, top, right, bottom) in layers
+            if left <= x <= right and top <= y <= bottom and seen.covers(one.piece, point)
+        ]  # fmt: skip
+
     for point in _spots(pieces):
-        there = [one for one in layers if seen.covers(one.piece, point)]
+        there = over(point)
         if fold is not None:
-            over = (2 * fold.inches - point[0], point[1])
-            there += [one for one in layers if seen.covers(one.piece, over)]
+            there += over((2 * fold.inches - point[0], point[1]))
         total = sum(one.thick for one in there)
         if total > best[0]:
             best = total, point, tuple(there)

@@ -19,7 +19,9 @@ class Caution:
 
 LABELS = Caution("labels", "The maker’s label and instructions come first.")
 BLADE = Caution(
-    "blade", "Blade: metal ruler, fingers off the line, cut away from you, cap it at once; a new blade cuts safer.", True
+    "blade",
+    "Blade: metal ruler, fingers off the line, cut away from you, cap it; a new blade cuts safer.",
+    True,
 )
 HEAT = Caution(
     "heat",

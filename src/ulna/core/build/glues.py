@@ -16,7 +16,16 @@ from ulna.core.parts.pieces import Ground, Piece
 from ulna.core.things.thing import ThingKind
 
 GlueName = Literal[
-    "tape", "wet glue", "fine tip", "thin foam", "thick foam", "own adhesive", "staples", "pierced", "clipped on", "none"
+    "tape",
+    "wet glue",
+    "fine tip",
+    "thin foam",
+    "thick foam",
+    "own adhesive",
+    "staples",
+    "pierced",
+    "clipped on",
+    "none",
 ]
 
 
@@ -39,7 +48,9 @@ GLUES: dict[GlueName, Glue] = {
     "fine tip": Glue("fine tip", "liquid glue with a fine tip", 30, 5, "dull", False),
     "thin foam": Glue("thin foam", "foam 1/16 thick", 0, 0, "unseen", False),
     "thick foam": Glue("thick foam", "foam 1/8 thick, or two thin ones", 0, 0, "unseen", False),
-    "own adhesive": Glue("own adhesive", "its own adhesive, a dot of glue more where it is to last", 0, 0, "unseen", False),
+    "own adhesive": Glue(
+        "own adhesive", "its own adhesive, a dot of glue more where it is to last", 0, 0, "unseen", False
+    ),
     "staples": Glue("staples", "staples or stitches where something covers them", 0, 0, "unseen", True),
     "pierced": Glue("pierced", "a hole pierced and its legs bent flat", 0, 0, "unseen", True),
     "clipped on": Glue("clipped on", "its own grip", 0, 0, "unseen", True),

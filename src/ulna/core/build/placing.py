@@ -1,10 +1,10 @@
 """Where a piece goes, in figures that are set on a ruler: from the left and the top of its page, or of what it lies on.
 
- ┌────────────────┐
- │   2   ┌────┐   │   a piece that lies turned is laid square first and then turned about its middle
- ├──────▸│    │   │
- │       └────┘   │
- └────────────────┘
+┌────────────────┐
+│   2   ┌────┐   │   a piece that lies turned is laid square first and then turned about its middle
+├──────▸│    │   │
+│       └────┘   │
+└────────────────┘
 """
 
 from __future__ import annotations

@@ -28,7 +28,7 @@ class Done:
 
 @dataclass(frozen=True, slots=True)
 class Trouble:
-    """GoneWrong went wrong with a step, and what was done about it."""
+    """What went wrong with a step, and what was done about it."""
 
     step: Annotated[str, Text(200, 1)]
     what: GoneWrong
@@ -54,7 +54,7 @@ class Building:
 
 @dataclass(frozen=True, slots=True)
 class Clock:
-    """GoneWrong dries still: of which step, for how many seconds more of how many, what heat does to it."""
+    """What dries still: of which step, for how many seconds more of how many, what heat does to it."""
 
     step: str
     says: str
@@ -90,12 +90,14 @@ def ticked(building: Building, order: Order, step: str, on: bool, now: datetime,
 
 
 def next_step(order: Order, building: Building, wet: Iterable[Clock]) -> Step | None:
-    """GoneWrong is to be done now: the first step that is not done, for which all is there, and that waits for nothing wet;
-    where everything waits, the first of those."""
+    """What is to be done now: the first step that is not done, for which all is there, and that waits for nothing
+    wet; where everything waits, the first of those."""
     drying, done = {one.step for one in wet}, building.ticked
     left = [step for step in order.steps if step.id not in done]
     free = [step for step in left if set(step.after) <= done] or left
-    return next((step for step in free if not drying & {wait.after for wait in step.waits}), free[0] if free else None)
+    return next(
+        (step for step in free if not drying & {wait.after for wait in step.waits}), free[0] if free else None
+    )
 
 
 def stage(order: Order, building: Building) -> Literal["not begun", "begun", "built"]:

@@ -34,7 +34,7 @@ ALIKE = 24.0
 
 @dataclass(frozen=True, slots=True)
 class Need:
-    """`amount` of what, in words; `has` what the shelf says of it, where it says anything; `short` with what would do."""
+    """`amount` of what, in words; `has` what the shelf says of it, if anything; `short` with what would do."""
 
     what: str
     amount: str
@@ -74,8 +74,11 @@ def _tape(pieces: Sequence[Piece], ground: Ground) -> list[Need]:
         return [Need(GLUES["tape"].says, f"{ground.ruler.say(need)} {unit}")]
     short = ""
     if there < need:
-        short = f"{ground.ruler.say(need - there)} {unit} too little: open another roll, or glue large pieces in their middle only"
-    return [Need(GLUES["tape"].says, f"{ground.ruler.say(need)} {unit}", f"{ground.ruler.say(there)} is there", short)]
+        lacks = f"{ground.ruler.say(need - there)} {unit}"
+        short = f"{lacks} too little: open another roll, or glue large pieces in their middle only"
+    return [
+        Need(GLUES["tape"].says, f"{ground.ruler.say(need)} {unit}", f"{ground.ruler.say(there)} is there", short)
+    ]
 
 
 def _foam(pieces: Sequence[Piece], ground: Ground) -> list[Need]:
@@ -124,7 +127,9 @@ def _thread(plan: Any, standing: Mapping[str, Any], ground: Ground) -> list[Need
 
 
 def _inks(plan: Any, pieces: Sequence[Piece], ground: Ground) -> list[Need]:
-    wanted = dict.fromkeys(p.edge.colour for p in pieces if p.edge is not None and p.edge.how in ("inked", "outlined"))
+    wanted = dict.fromkeys(
+        p.edge.colour for p in pieces if p.edge is not None and p.edge.how in ("inked", "outlined")
+    )
     inks = [thing for thing in ground.shelf.things.values() if thing.kind is ThingKind.INK]
     found = list[Need]()
     for colour in wanted:

@@ -51,11 +51,13 @@ class Estimate:
 
     @property
     def says(self) -> str:
-        about = f"about {round(self.minutes)} minutes" if self.minutes < 90 else f"about {self.minutes / 60:.1f} hours"
+        about = (
+            f"about {round(self.minutes)} minutes" if self.minutes < 90 else f"about {self.minutes / 60:.1f} hours"
+        )
         if not self.own:
             return f"{about}, as is usual"
-        sure = "by your own pace" if self.own == self.steps else f"by your own pace for {self.own} of {self.steps} steps"
-        return f"{about}, {sure}"
+        some = "" if self.own == self.steps else f" for {self.own} of {self.steps} steps"
+        return f"{about}, by your own pace{some}"
 
 
 def estimate(order: Order, known: Mapping[StepKind, Pace]) -> Estimate:

@@ -10,7 +10,6 @@ from ulna.core.geometry import outlines
 from ulna.core.parts.kinds.cluster import Cluster
 from ulna.core.parts.pieces import Piece
 
-
 WITHIN = 0.99
 """Of a piece: so much of it lies on what it is glued on."""
 

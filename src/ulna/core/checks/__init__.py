@@ -51,6 +51,7 @@ from ulna.core.checks import (
 from ulna.core.checks.lying import Lying, PlacedAt
 from ulna.core.findings import Finding
 from ulna.core.parts.pieces import Built, Ground, Piece
+from ulna.core.parts.seen import Seen
 
 
 def told(
@@ -91,17 +92,18 @@ def looked(
     plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], ground: Ground, placed_at: PlacedAt
 ) -> Iterator[Finding]:
     """How a page that is worked out will look to those who turn to it."""
+    seen = Seen(pieces)
     yield from on_side.told(pieces, ground)
     yield from photo_safe.told(plan, pieces, ground)
-    yield from bulk.told(plan, pieces, ground)
+    yield from bulk.told(plan, pieces, ground, seen)
     yield from readable.told(plan, pieces, standing, ground)
     yield from on_photos.told(plan, pieces, standing, ground, placed_at)
-    yield from stands_out.told(pieces, ground, plan)
-    yield from run_together.told(pieces, ground, plan)
+    yield from stands_out.told(pieces, ground, plan, seen)
+    yield from run_together.told(pieces, ground, plan, seen)
     yield from touching.told(plan, pieces, standing, ground, placed_at)
     yield from near_misses.told(plan, pieces, standing, ground, placed_at)
     yield from dominance.told(pieces)
-    yield from direction.told(pieces, ground)
+    yield from direction.told(pieces, ground, seen)
     yield from triangle.told(plan, pieces, standing, ground, placed_at)
     yield from colour_repeats.told(plan, pieces, standing, ground, placed_at)
     yield from told_of_the_whole(plan, pieces, ground)

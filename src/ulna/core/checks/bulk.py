@@ -13,12 +13,13 @@ from ulna.core.measure import inches, length_of
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.pieces import Ground, Piece
+from ulna.core.parts.seen import Seen
 
 AROUND = inches(0, 1, 2)
 
 
-def told(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
-    found = bulk(pieces, ground)
+def told(plan: Any, pieces: Sequence[Piece], ground: Ground, seen: Seen | None = None) -> Iterator[Finding]:
+    found = bulk(pieces, ground, seen)
     if not found.is_too_thick:
         return
     into = "the notebook closes on" if ground.format.kind.startswith("notebook") else "a page protector takes"

@@ -12,20 +12,22 @@ from ulna.core.checks.run_together import side_of
 from ulna.core.findings import Finding
 from ulna.core.paper.patterns import runs
 from ulna.core.parts.pieces import Ground, Piece
+from ulna.core.parts.seen import Seen
 
 SLANTED = 20.0
 """Degrees: stripes that lie turned by more run a way of their own."""
 
 
-def told(pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
+def told(pieces: Sequence[Piece], ground: Ground, seen: Seen | None = None) -> Iterator[Finding]:
     """Each photo with a striped paper beside it that runs against it; and the page where stripes run three ways."""
+    seen = seen or Seen(pieces)
     for k, piece in enumerate(pieces):
         if piece.role != "print" or piece.picture is None:
             continue
         look = ground.edge(piece.picture)
         if look is None or look.lines not in ("level", "upright") or abs(piece.angle) > SLANTED:
             continue
-        for under in touched(pieces, k):
+        for under in touched(seen, k):
             way = stripes(under, ground)
             if way in ("level", "upright") and way != look.lines:
                 told = (

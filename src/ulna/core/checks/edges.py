@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-
-from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Point
 from ulna.core.parts.pieces import Piece
+from ulna.core.parts.seen import Seen
 
 OUTSIDE = 1 / 16
 """Inches outside the edge at which one looks."""
@@ -14,33 +12,24 @@ A_SIDE = 4
 """At so many points of each side."""
 
 
-def touched(pieces: Sequence[Piece], k: int) -> list[Piece]:
+def touched(seen: Seen, k: int) -> list[Piece]:
     """The pieces below that are seen beside piece number k, each once."""
+    pieces, by = seen.pieces, OUTSIDE
     r = pieces[k].rect
     x1, y1, x2, y2 = r.x.inches, r.y.inches, r.right.inches, r.bottom.inches
+    near = [
+        piece for piece, (left, top, right, bottom) in zip(pieces[:k], seen.boxes[:k], strict=True)
+        if left <= x2 + by and right >= x1 - by and top <= y2 + by and bottom >= y1 - by
+    ]  # fmt: skip
     points = list[Point]()
-    for n in range(A_SIDE):
+    for n in range(A_SIDE if near else 0):
         share = (n + 0.5) / A_SIDE
         x, y = x1 + (x2 - x1) * share, y1 + (y2 - y1) * share
-        points += [(x, y1 - OUTSIDE), (x, y2 + OUTSIDE), (x1 - OUTSIDE, y), (x2 + OUTSIDE, y)]
-    near = [piece for piece in pieces[:k] if _reaches(piece, x1, y1, x2, y2)]
+        points += [(x, y1 - by), (x, y2 + by), (x1 - by, y), (x2 + by, y)]
+    near.reverse()
     found = dict[str, Piece]()
     for point in points:
-        top = next((piece for piece in reversed(near) if _holds(piece, point)), None)
-        if top is not None:
-            found[top.id] = top
+        top_one = next((piece for piece in near if seen.covers(piece, point)), None)
+        if top_one is not None:
+            found[top_one.id] = top_one
     return list(found.values())
-
-
-def _reaches(piece: Piece, x1: float, y1: float, x2: float, y2: float) -> bool:
-    r, by = piece.rect, OUTSIDE
-    return (
-        r.x.inches <= x2 + by and r.right.inches >= x1 - by and r.y.inches <= y2 + by and r.bottom.inches >= y1 - by
-    )
-
-
-def _holds(piece: Piece, point: Point) -> bool:
-    r = piece.rect
-    if not (r.x.inches <= point[0] <= r.right.inches and r.y.inches <= point[1] <= r.bottom.inches):
-        return False
-    return (not piece.outline and not piece.angle) or polygons.inside(point, piece.seen)

@@ -19,6 +19,7 @@ from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.seen import Seen
 
 LIVELY = 2
 """A pattern from here on up is lively or busy."""
@@ -30,18 +31,19 @@ PARTS = frozenset({"inked", "outlined"})
 """What is done to the edge of a piece that parts it from what it lies on."""
 
 
-def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[Finding]:
+def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None, seen: Seen | None = None) -> Iterator[Finding]:
     """For each part with a lively paper that touches one like it, unless its edge is inked or outlined. What would do
     is told where the page's `plan` is known."""
     parts: Mapping[str, Any] = {part.id: part for part in plan.parts} if plan is not None else {}
     worked = {one.piece for one in plan.edges if one.how in PARTS} if plan is not None else set[str]()
     light = measured(ground)
     said = set[tuple[str, str]]()
+    seen = seen or Seen(pieces)
     for k, piece in enumerate(pieces):
         side = side_of(piece, ground)
         if side is None or side.busy < LIVELY or piece.base_id in worked:
             continue
-        for under in touched(pieces, k):
+        for under in touched(seen, k):
             below = side_of(under, ground)
             pair = piece.part, under.part
             if (

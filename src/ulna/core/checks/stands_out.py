@@ -16,23 +16,25 @@ from ulna.core.paper.ranking import STANDS_OUT, available, rank
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.mats import Mat
 from ulna.core.parts.pieces import Ground, PaperChoice, Piece
+from ulna.core.parts.seen import Seen
 
 MOST = 2
 """So many papers are proposed."""
 
 
-def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None) -> Iterator[Finding]:
+def told(pieces: Sequence[Piece], ground: Ground, plan: Any = None, seen: Seen | None = None) -> Iterator[Finding]:
     """For each print that gets lost in the paper beside it; one with a white rim stands out by that. What would do is
     told where the page's `plan` is known."""
     parts = {part.id: part for part in plan.parts} if plan is not None else {}
     light = measured(ground)
+    seen = seen or Seen(pieces)
     for k, piece in enumerate(pieces):
         if piece.role != "print" or piece.picture is None or (piece.print and piece.print.rim):
             continue
         edge = ground.edge(piece.picture)
         if edge is None:
             continue
-        for under in touched(pieces, k):
+        for under in touched(seen, k):
             side = side_of(under, ground)
             if side is None:
                 continue

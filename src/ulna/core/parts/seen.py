@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import cached_property
 
 from ulna.core.geometry import outlines, polygons
 from ulna.core.geometry.polygons import Bounds, Point, Polygon
@@ -17,6 +18,11 @@ class Seen:
         self.pieces = pieces
         self._outlines: dict[str, Polygon] = {}
         self._bounds: dict[str, Bounds] = {}
+
+    @cached_property
+    def boxes(self) -> list[Bounds]:
+        """The edges of all pieces, in their order."""
+        return [self.bounds(piece) for piece in self.pieces]
 
     def outline(self, piece: Piece) -> Polygon:
         found = self._outlines.get(piece.id)

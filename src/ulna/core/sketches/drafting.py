@@ -184,7 +184,7 @@ def _draft(
         made = filled(
             match, photos, asked.story, palette(papers, asked.mood, seed), ground, asked.name, asked.fixed
         )
-        made = replace(made, plan=_readable(made.plan, ground))
+        made = replace(made, plan=_readable(made.plan, _keeping(asked, ground)))
         bare = evaluate(made.plan, ground)
         if _ruled_out(bare.findings) or _ruled_out(on_papers := _on_papers(bare, ground)):
             continue
@@ -211,6 +211,13 @@ def _draft(
             round(_score(found, costs, match, asked), 3), used,
         )  # fmt: skip
     return None
+
+
+def _keeping(asked: Asked, ground: Ground) -> Ground:
+    """The ground that proposes nothing that is kept for later, nor a sheet where only scraps are wanted."""
+    papers = ground.shelf.papers.values()
+    may = {p.id for p in papers if not {p.id, p.scrap_of} & asked.keep and (p.is_scrap or not asked.scraps_only)}
+    return replace(ground, only=frozenset(may))
 
 
 def _readable(plan: PagePlan, ground: Ground) -> PagePlan:
