@@ -17,7 +17,6 @@ from tests.core.any_page import SHELF
 from tests.core.examples import HERON, ground
 from tests.core.pages import pages, places
 from ulna.core.build.order import order
-from ulna.core.parts.seen import Seen
 from ulna.core.build.steps import PLACING, Order
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import ZERO, Ruler, Unit, inches, mm
@@ -27,8 +26,9 @@ from ulna.core.page.standing import stand
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.stitching import Stitching
 from ulna.core.parts.kinds.thing import ThingPart
-from ulna.core.parts.pieces import Piece, PaperChoice
+from ulna.core.parts.pieces import PaperChoice, Piece
 from ulna.core.parts.place import Across, Down, Place
+from ulna.core.parts.seen import Seen
 
 INCHES, MILLIMETRES = Ruler(), Ruler(Unit.MM, mm(1))
 FIGURE = r"(\d+ \d+/\d+|\d+/\d+|\d+(?:\.\d+)?)"
@@ -51,9 +51,7 @@ class Hand:
 
     @classmethod
     def reads(cls, says: str) -> Hand:
-        return cls(
-            _reads(says, "left"), _reads(says, "top"), " of the right page" in says, _turn(says)
-        )
+        return cls(_reads(says, "left"), _reads(says, "top"), " of the right page" in says, _turn(says))
 
 
 def _reads(says: str, edge: str) -> Fraction:
@@ -126,7 +124,11 @@ def _box(piece: Piece) -> tuple[float, float]:
 def test_every_piece_is_in_one_step_whatever_is_tucked_where(plan: PagePlan, data: st.DataObject) -> None:
     """Also where tucks go round in rings; nothing waits for less than what it dries."""
     names = [part.id for part in plan.parts]
-    some = st.lists(st.builds(Tuck, st.sampled_from(names), st.sampled_from(names)), max_size=4) if names else st.just([])
+    some = (
+        st.lists(st.builds(Tuck, st.sampled_from(names), st.sampled_from(names)), max_size=4)
+        if names
+        else st.just([])
+    )
     plan = replace(plan, tucks=tuple(data.draw(some)))
     page, found = built(plan, INCHES)
     placed = [spot.piece for step in found.steps if step.kind in PLACING for spot in step.spots]
@@ -148,7 +150,8 @@ def stitched(draw: st.DrawFn) -> PagePlan:
     seam = Stitching("seam", place=Place(across=Across("left", of="panel"), down=Down("top", of="panel")))
     lifts = st.sampled_from(["flat", "foam", "double foam"])
     things = [
-        replace(ThingPart(f"t{k}", "heart"), raised=draw(lifts), place=draw(places)) for k in range(draw(st.integers(1, 4)))
+        replace(ThingPart(f"t{k}", "heart"), raised=draw(lifts), place=draw(places))
+        for k in range(draw(st.integers(1, 4)))
     ]
     at = draw(st.integers(0, len(things)))
     return replace(plan, parts=(base, *things[:at], seam, *things[at:]))

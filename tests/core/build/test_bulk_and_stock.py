@@ -65,7 +65,9 @@ def test_facing_pages_of_a_notebook_count_together() -> None:
     assert thick(left, on=on) == 60
 
 
-def needs(*parts: Part, things: tuple[Thing, ...] = (), edges: tuple[EdgeWork, ...] = (), **rules: str) -> list[Need]:
+def needs(
+    *parts: Part, things: tuple[Thing, ...] = (), edges: tuple[EdgeWork, ...] = (), **rules: str
+) -> list[Need]:
     on = table(rules)
     on = replace(on, shelf=Shelf.of(list(on.shelf.papers.values()), [LEAF, BOLT, PLANK, *things]))
     plan = PagePlan("Page", parts=parts, edges=edges)

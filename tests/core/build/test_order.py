@@ -42,9 +42,7 @@ PLANK = Thing("plank", "plank", ThingKind.WOOD, 9, width=inches(3), height=inche
 
 def table(rules: dict[str, str] | None = None) -> Ground:
     shelf = Shelf.of([CREAM, BLUE], [LEAF, BOLT, PLANK])
-    return replace(
-        ground(None, photos={"heron": HERON}), shelf=shelf, rules=replace(USUAL, **(rules or {}))
-    )  # type: ignore[arg-type]
+    return replace(ground(None, photos={"heron": HERON}), shelf=shelf, rules=replace(USUAL, **(rules or {})))
 
 
 def at(x: float, y: float) -> Place:
@@ -55,7 +53,12 @@ def _inches(value: float):  # type: ignore[no-untyped-def]
     return inches(0, round(value * 16), 16)
 
 
-def built(*parts: Part, tucks: tuple[Tuck, ...] = (), edges: tuple[EdgeWork, ...] = (), house: dict[str, str] | None = None) -> Order:
+def built(
+    *parts: Part,
+    tucks: tuple[Tuck, ...] = (),
+    edges: tuple[EdgeWork, ...] = (),
+    house: dict[str, str] | None = None,
+) -> Order:
     on = table(house)
     plan = PagePlan("Page", parts=parts, tucks=tucks, edges=edges)
     return order(plan, evaluate(plan, on).pieces, stand(plan.parts, on), on)
@@ -69,9 +72,7 @@ BASE = Base("base", choice=PaperChoice("cream"))
 
 
 def panel(id: str, x: float, y: float, w: float = 6, h: float = 6, **more: object) -> Panel:
-    return Panel(
-        id, id, width=_inches(w), height=_inches(h), choice=PaperChoice("blue"), place=at(x, y), **more
-    )  # type: ignore[arg-type]
+    return Panel(id, id, width=_inches(w), height=_inches(h), choice=PaperChoice("blue"), place=at(x, y), **more)
 
 
 def photo(id: str, x: float, y: float) -> PhotoPart:
@@ -221,7 +222,7 @@ def test_a_wash_on_thin_paper_says_that_it_curls() -> None:
 
 @pytest.mark.parametrize("medium", ["mist"])
 def test_what_is_sprayed_warns_of_solvents_always(medium: str) -> None:
-    step = built(BASE, Wet("wet", medium, place=at(1, 1))).steps[-1]  # type: ignore[arg-type]
+    step = built(BASE, Wet("wet", medium, place=at(1, 1))).steps[-1]
     assert [one.id for one in step.cautions][:2] == ["labels", "solvent"]
     assert step.cautions[1].always
 

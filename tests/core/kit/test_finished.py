@@ -10,7 +10,7 @@ NOON = datetime(2026, 6, 27, 12, tzinfo=UTC)
 
 
 def page(id: str, pages: int = 1, **more: object) -> Finished:
-    return Finished(id, id, NOON, pages=pages, **more)  # type: ignore[arg-type]
+    return Finished(id, id, NOON, pages=pages, **more)
 
 
 def faces(*pages: Finished) -> list[tuple[str, str]]:
