@@ -3723,12 +3723,14 @@ export interface components {
             page: components["schemas"]["Recipe-Input"];
             part: string;
         };
-        /** @description Something that was put away. */
+        /** @description Something that was put away, and why, where its owner said so. */
         Away: {
             /** @enum {string} */
             kind: "kit" | "photo" | "page" | "template";
             name: string;
             saved: components["schemas"]["Saved"];
+            /** @default  */
+            why: string;
         };
         /** @description `length` is how long the line is; of a ring or a diagonal it is the width of its box, `height` its height. */
         "AxisPart-Input": {
@@ -8972,7 +8974,8 @@ export interface components {
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
-         *     `aside` are counted, not told; `rules` are its own.
+         *     `aside` are counted, not told; `rules` are its own;
+         *     `waits_for` is why it was set aside.
          */
         "Recipe-Input": {
             /** @default [] */
@@ -9005,6 +9008,8 @@ export interface components {
             story: string;
             /** @default [] */
             tucks: components["schemas"]["Tuck"][];
+            /** @default  */
+            waits_for: string;
         };
         /**
          * @description The recipe of a page: what it is called, its format, its story, and its parts from underneath upward. Words that
@@ -9012,7 +9017,8 @@ export interface components {
          *
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
-         *     `aside` are counted, not told; `rules` are its own.
+         *     `aside` are counted, not told; `rules` are its own;
+         *     `waits_for` is why it was set aside.
          */
         "Recipe-Output": {
             /** @default [] */
@@ -9045,6 +9051,8 @@ export interface components {
             story: string;
             /** @default [] */
             tucks: components["schemas"]["Tuck"][];
+            /** @default  */
+            waits_for: string;
         };
         /** @description Counts the place of a part from the edges and parts that `place` names; its distances do not matter. */
         RecountAsked: {

@@ -113,6 +113,31 @@ def test_what_went_wrong_is_done_again(api: TestClient, page: str) -> None:
     assert [(one["what"], one["did"]) for one in found["troubles"]] == [("torn", "cut again")]
 
 
+def test_a_piece_that_was_torn_is_on_the_cut_list_again(api: TestClient, page: str) -> None:
+    """Its mat was cut; torn while gluing it is marked spoiled, and cut once more from what is left."""
+    cuts = api.get(f"/api/pages/{page}/cutting").json()
+    for sheet in cuts["cuts"]["sheets"]:
+        for step in sheet["steps"]:
+            version = api.get(f"/api/pages/{page}/cutting").json()["version"]
+            asked = {"key": step["key"], "on": True, "version": version}
+            assert api.post(f"/api/pages/{page}/cutting/tick", json=asked).status_code == 200
+    before = api.get(f"/api/pages/{page}/cutting").json()
+    assert before["done"] == before["pieces"] == 2
+    wrong = {"step": "glue:photo", "what": "torn", "did": "cut again"}
+    assert api.post(f"/api/pages/{page}/building/wrong", json=wrong).status_code == 200
+    after = api.get(f"/api/pages/{page}/cutting").json()
+    fates = [piece["fate"] for sheet in after["cuts"]["sheets"] for piece in sheet["pieces"]]
+    assert fates.count("spoiled") == 1 and after["done"] < after["pieces"]
+
+
+def test_a_page_that_is_set_aside_says_why(api: TestClient, page: str) -> None:
+    found = api.get(f"/api/pages/{page}").json()
+    recipe = found["page"] | {"waits_for": "its photos"}
+    kept = api.put(f"/api/pages/{page}", json={"page": recipe, "version": found["saved"]["version"], "what": "why"})
+    api.post(f"/api/pages/{page}/away", json={"version": kept.json()["saved"]["version"]})
+    assert [(one["name"], one["why"]) for one in api.get("/api/away").json()] == [("Rain", "its photos")]
+
+
 def test_a_step_that_is_not_there_is_refused(api: TestClient, page: str) -> None:
     answer = tick(api, page, "glue:gone")
     assert answer.status_code == 422 and "no such step" in answer.json()["sentence"]

@@ -141,7 +141,7 @@ def test_a_wait_goes_on_over_a_reload_and_the_rest_is_offered_meanwhile(wet: Pag
     expect(
         wet.get_by_role("heading", name="Glue A photo").or_(wet.get_by_role("heading", name="Glue"))
     ).to_be_visible()
-    expect(wet.get_by_role("alert").filter(has_text="has to dry")).to_be_visible()
+    expect(wet.get_by_role("alert").filter(has_text="it has to dry first: brush a wash")).to_be_visible()
     wet.get_by_role("button", name="It is dry").click()
     expect(wet.get_by_role("timer")).to_have_count(0)
     expect(wet.get_by_text("2 from the left, 3 from the top")).to_be_visible()

@@ -45,7 +45,7 @@ export function PutAway({ onClose }: { onClose: () => void }) {
             <Box sx={{ flex: 1 }}>
               {one.name}{" "}
               <Box component="span" sx={{ color: colours.soft }}>
-                ({one.kind})
+                ({one.kind}){one.why && `, ${one.why}`}
               </Box>
             </Box>
             <Button size="small" onClick={() => void back(one)}>

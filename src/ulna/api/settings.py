@@ -29,10 +29,11 @@ class SettingsIn(BaseModel):
 
 
 class Away(BaseModel):
-    """Something that was put away."""
+    """Something that was put away, and why, where its owner said so."""
 
     kind: Literal["kit", "photo", "page", "template"]
     name: str
+    why: str = ""
     saved: Saved
 
 
@@ -80,11 +81,12 @@ def list_rules() -> list[Doc[Rule]]:
 @router.get("/away")
 def list_away(home: AtHome) -> list[Away]:
     """Kits, photos, templates and pages that were put away, the last one first."""
-    return [
-        Away(kind=kept.kind, name=str(kept.body.get("name", "")), saved=saved(kept))  # type: ignore[arg-type]
-        for kept in home.library.all_away()
-        if kept.kind in ("kit", "photo", "page", "template")
-    ]
+    return [_away(kept) for kept in home.library.all_away() if kept.kind in ("kit", "photo", "page", "template")]
+
+
+def _away(kept: Kept[dict[str, object]]) -> Away:
+    name, why = (str(kept.body.get(field, "")) for field in ("name", "waits_for"))
+    return Away(kind=kept.kind, name=name, why=why, saved=saved(kept))  # type: ignore[arg-type]
 
 
 @router.post("/lengths/read")

@@ -17,9 +17,12 @@ from ulna.core.build.progress import Building, Clock, Did, GoneWrong, Trouble
 from ulna.core.build.steps import Order, StepKind
 from ulna.core.build.stock import Need, stock
 from ulna.core.build.times import Estimate, Pace, estimate, paces
+from ulna.core.cutting.progress import done as cut_already
+from ulna.core.measure import ZERO
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import stand
+from ulna.household import cutting
 from ulna.household.cutting import page_cuts
 from ulna.household.home import Household
 from ulna.store.errors import Changed, NotThere
@@ -153,4 +156,17 @@ def went_wrong(home: Household, page: str, step: str, what: GoneWrong, did: Did)
         done = one.done if did == "went on" else tuple(d for d in one.done if d.step != step)
         return Building(done, one.dry, (*one.troubles, trouble))
 
+    if did == "cut again":
+        _spoil(home, page, step)
     _written(home, page, f"told that it was {what}", change)
+
+
+def _spoil(home: Household, page: str, step: str) -> None:
+    """The pieces of a step that were cut are spoiled: the cut list has them again, from what is left."""
+    found = bench(home, page).order.step(step)
+    for one in found.spots if found else ():
+        now = page_cuts(home, page)
+        cut = (p for sheet in now.cuts.sheets for p in cut_already(sheet, now.ticked) if p.piece == one.piece)
+        piece = next(cut, None)
+        if piece is not None:
+            cutting.spoil(home, page, now.version, piece.number, ZERO, ZERO)

@@ -143,6 +143,7 @@ export function BuildBench({ id, name, pages, onPage }: Props) {
             of={steps.length}
             done={data.done.includes(step.id)}
             waits={step.waits.filter((one) => wet.has(one.after))}
+            meanwhile={data.now !== step.id}
             onDone={done}
             onBack={back}
             onGo={go}

@@ -15,13 +15,15 @@ interface Props {
   done: boolean;
   /** What is still wet under it. */
   waits: BuildStep["waits"];
+  /** There is a step that need not wait. */
+  meanwhile: boolean;
   onDone: () => void;
   onBack: () => void;
   onGo: (by: number) => void;
   onWrong: () => void;
 }
 
-export function StepCard({ step, number, of, done, waits, ...on }: Props) {
+export function StepCard({ step, number, of, done, waits, meanwhile, ...on }: Props) {
   const cautions = useSaid(step);
   const { glue } = step;
   return (
@@ -45,7 +47,7 @@ export function StepCard({ step, number, of, done, waits, ...on }: Props) {
       </Box>
       {waits.map((one) => (
         <Box key={one.after} role="alert" sx={{ color: colours.madder, fontWeight: 700 }}>
-          Not yet: {one.says}. Something else can be done meanwhile.
+          Not yet, {one.says}.{meanwhile && " Something else can be done meanwhile."}
         </Box>
       ))}
       {step.within > 0 && (

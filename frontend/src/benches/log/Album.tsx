@@ -190,6 +190,7 @@ function Leaf({ entry: { entry }, page, wide, side, busy, order = [], onMove }: 
           alt={entry.name}
           loading="lazy"
           sx={{
+            width: wide ? "100%" : "auto",
             maxWidth: "100%",
             maxHeight: wide ? "none" : "54vh",
             display: "block",

@@ -11,7 +11,6 @@ import { addPage, type PageOut, pagesQuery, pageThumb, readPage } from "../../ap
 import { takeParcelIn, told } from "../../api/parcels";
 import { type Usual, useUsual } from "../../api/usual";
 import { useFrame } from "../../app/FrameContext";
-import { usePutAway } from "../../app/usePutAway";
 import { newId } from "../../parts/kinds";
 import { FileInput } from "../../ui/FileInput";
 import { Icon } from "../../ui/Icon";
@@ -21,6 +20,7 @@ import { isCalled, wordsOf } from "../../ui/search";
 import { useSome } from "../../ui/useSome";
 import { FormatFields } from "./FormatFields";
 import { formatOf } from "./formats";
+import { SetAside } from "./SetAside";
 
 /** So many are looked through at a glance. */
 const FEW = 24;
@@ -34,7 +34,7 @@ export default function Pages() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { say } = useFrame();
-  const putAway = usePutAway();
+  const [aside, setAside] = useState<PageOut | null>(null);
   const [format, setFormat] = useState(() => formatOf(usual, "12x12", 2));
   const file = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState("");
@@ -155,24 +155,22 @@ export default function Pages() {
                 {page.page.name}
               </Typography>
               <Box sx={{ color: "text.secondary" }}>
-                {nameOf(usual, page)} · {STATE[page.cutting]}
+                {nameOf(usual, page)} · {BUILT[page.built] ?? STATE[page.cutting]}
               </Box>
             </Box>
             <Box data-away sx={PUT_AWAY}>
-              <IconAction
-                small
-                icon="bin"
-                name={`Put ${page.page.name} away`}
-                onClick={() => putAway("page", page.page.name, page.saved)}
-              />
+              <IconAction small icon="bin" name={`Put ${page.page.name} away`} onClick={() => setAside(page)} />
             </Box>
           </Box>
         ))}
         {after}
       </Box>
+      {aside && <SetAside page={aside} onClose={() => setAside(null)} />}
     </Box>
   );
 }
+
+const BUILT: Partial<Record<PageOut["built"], string>> = { begun: "half built", finished: "finished" };
 
 /** At hand where one is, out of sight elsewhere; under a finger always there. */
 const PUT_AWAY = {

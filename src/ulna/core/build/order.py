@@ -87,7 +87,9 @@ def _let_go(left: Mapping[str, Task], done: set[str], told: list[Finding]) -> Ta
 def _said(task: Task, by_id: Mapping[str, Task], before: Sequence[Task]) -> Step:
     """The step with what it comes after, what it waits for, and what must not be leaned on."""
     wet = [by_id[id].step for id in sorted(task.needs | task.tucks) if by_id[id].step.kind in DRIES]
-    waits = tuple(Wait(one.id, one.dries, f"{one.says[:80]} has to dry") for one in wet if one.dries > 1)
+    waits = tuple(
+        Wait(one.id, one.dries, f"it has to dry first: {_short(one.says)}") for one in wet if one.dries > 1
+    )
     careful = list(task.step.careful)
     raised = [
         piece.name for other in before for piece in other.pieces
@@ -96,6 +98,11 @@ def _said(task: Task, by_id: Mapping[str, Task], before: Sequence[Task]) -> Step
     if raised:
         careful.append(f"Do not press on {', '.join(dict.fromkeys(raised[:4]))}: foam is under it.")
     return replace(task.step, after=tuple(sorted(task.needs | task.tucks)), waits=waits, careful=tuple(careful))
+
+
+def _short(says: str) -> str:
+    """A sentence without its figures: brush a wash of watered colour (slate)."""
+    return says[0].lower() + says[1:].split(" over ")[0]
 
 
 def _near(a: Rect, b: Rect) -> bool:

@@ -54,8 +54,8 @@ def _lost(letter: Piece, below: Sequence[Piece], ground: Ground) -> str:
     r = letter.rect
     x, y = (r.x + r.right).inches / 2, (r.y + r.bottom).inches / 2
     for piece in reversed(below):
-        if piece.part == letter.part and piece.letter is not None:
-            continue
+        if piece.part == letter.part and (piece.letter is not None or piece.choice == letter.choice):
+            continue  # another letter, or a layer of the same one
         at = piece.rect
         if not (at.x.inches <= x <= at.right.inches and at.y.inches <= y <= at.bottom.inches):
             continue
