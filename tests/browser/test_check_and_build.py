@@ -225,3 +225,23 @@ def test_wet_work_edges_and_tucks_are_said_on_the_page(wet: Page) -> None:
     steps = wet.get_by_role("list", name="All steps").get_by_role("listitem")
     expect(steps.filter(has_text="Ink the edges")).to_have_count(1)
     expect(steps.filter(has_text="Spread paste through the stencil")).to_have_count(1)
+
+
+def test_a_page_is_set_aside_with_why_and_comes_back_where_it_was_left(wet: Page) -> None:
+    """Two steps were done; brought back they still are."""
+    for k in (1, 2):
+        wet.keyboard.press("Enter")
+        expect(wet.get_by_text(f"{k} of 4 steps done")).to_be_visible()
+    saved(wet)
+    bench = wet.url
+    wet.goto("/page")
+    wet.get_by_role("button", name="Put Rain away").click()
+    wet.get_by_label("Why, for when you come back to it").fill("waits for its photos")
+    wet.keyboard.press("Enter")
+    expect(wet.get_by_role("link", name="Rain")).to_have_count(0)
+    wet.get_by_role("button", name="Units, marks, punches and what was put away").click()
+    wet.get_by_role("button", name="What was put away").click()
+    expect(wet.get_by_text("(page), waits for its photos")).to_be_visible()
+    wet.get_by_role("button", name="Bring back").click()
+    wet.goto(bench)
+    expect(wet.get_by_text("2 of 4 steps done")).to_be_visible()

@@ -119,6 +119,7 @@ def test_a_spoiled_piece_is_cut_again_from_what_is_left(mat: Page) -> None:
     mat.keyboard.press("Space")
     expect(mat.locator("[data-place]")).to_contain_text("1 of 1 pieces cut")
     mat.get_by_role("link", name="Log", exact=True).click()
+    mat.get_by_role("link", name="The kit’s book").click()
     ink = mat.locator('[data-paper="Ink"]')
     expect(ink).to_contain_text("4 1/2 × 2")
     expect(ink).to_contain_text("had 3, 1 begun, 2 whole")

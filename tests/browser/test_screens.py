@@ -62,6 +62,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
             expect(page.locator("[data-part=heron]")).to_be_visible()
         if bench == "page":
             page.locator("[data-row=heron]").click()
+            page.mouse.move(0, 0)  # what the mouse comes to lie over would tell its name
         if bench == "variants":
             page.get_by_role("link", name="Variants").click()
             page.get_by_role("button", name="Keep it as it is now").wait_for()

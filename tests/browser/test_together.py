@@ -63,4 +63,5 @@ def test_a_sheet_kept_back_is_not_there_for_another_page(short: Page) -> None:
     cost.get_by_role("button", name="What would help?").click()
     expect(cost.get_by_role("button", name="Take Sky (A)")).to_be_visible()
     short.get_by_role("link", name="Log", exact=True).click()
+    short.get_by_role("link", name="The kit’s book").click()
     expect(short.locator('[data-paper="Blue"]')).to_contain_text("1 kept back for Locks")

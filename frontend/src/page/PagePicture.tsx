@@ -33,6 +33,8 @@ export function PagePicture({ name, page, shelf, scale, children }: Props) {
       style={{
         ...daylight,
         display: "block",
+        maxWidth: "100%",
+        height: "auto",
         background: "#fffdf8",
         boxShadow: "2px 3px 8px rgba(42, 34, 22, 0.25)",
       }}

@@ -9,10 +9,13 @@ from ulna.core.paper.shelf import Kit
 from ulna.core.parts.inside import every
 from ulna.core.parts.kinds import traits
 from ulna.core.parts.pieces import PaperChoice
-from ulna.core.rules import Settled, settle
+from ulna.core.rules import Rules, Settled, settle
 
 if TYPE_CHECKING:
     from ulna.household.home import Household
+
+
+NOTHING_SAID = Rules()
 
 
 def kits_of(home: Household, plan: PagePlan) -> list[str]:
@@ -28,8 +31,9 @@ def kits_of(home: Household, plan: PagePlan) -> list[str]:
 
 def settled(home: Household, plan: PagePlan) -> Settled:
     """Every rule as it holds for a page, and who says so."""
-    mine = set(kits_of(home, plan))
-    kits = [kept.body.rules for kept in home.kits.all() if kept.id in mine]
+    ruled = [kept for kept in home.kits.all() if kept.body.rules != NOTHING_SAID]
+    mine = set(kits_of(home, plan)) if ruled else set[str]()
+    kits = [kept.body.rules for kept in ruled if kept.id in mine]
     return settle(plan.rules, kits, home.settings().body.rules)
 
 

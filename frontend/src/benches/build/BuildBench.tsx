@@ -6,6 +6,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { type BuildingOut, buildingQuery, orderPdf, placesPdf } from "../../api/building";
+import { head, twoPanes } from "../../app/bench";
 import { colours, small } from "../../app/theme";
 import { useTime } from "../../app/useTime";
 import { Choice } from "../../ui/Choice";
@@ -85,27 +86,8 @@ export function BuildBench({ id, name, pages, onPage }: Props) {
   ] as const;
   const wet = new Set(data.clocks.map((one) => one.step));
   return (
-    <Box
-      sx={{
-        height: "100%",
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) minmax(320px, 44%)",
-        gridTemplateRows: "auto minmax(0, 1fr)",
-        [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
-      }}
-    >
-      <Box
-        sx={{
-          gridColumn: "1 / -1",
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          gap: 1.5,
-          px: 2,
-          py: 0.75,
-          borderBottom: `1px solid ${colours.line}`,
-        }}
-      >
+    <Box sx={twoPanes("minmax(320px, 44%)")}>
+      <Box sx={head}>
         <Box component="h1" sx={{ m: 0, fontSize: "1.2rem" }}>
           Build
         </Box>
@@ -126,7 +108,12 @@ export function BuildBench({ id, name, pages, onPage }: Props) {
           <Finding key={one.sentence} severity={one.severity} sentence={one.sentence} />
         ))}
       </Box>
-      <Box sx={{ p: 2, minWidth: 0, minHeight: 0, overflow: "auto", [small]: { order: 2 } }}>
+      <Box
+        component="section"
+        aria-label="The page as it stands"
+        tabIndex={0}
+        sx={{ p: 2, minWidth: 0, minHeight: 0, overflow: "auto", [small]: { order: 2 } }}
+      >
         <PageGrowing name={name} data={data} step={step} />
         <Needs data={data} />
       </Box>

@@ -1,11 +1,13 @@
 /** The page as it stands now: what is glued, and the pieces of this step where they go, with their numbers. */
 
+import Box from "@mui/material/Box";
 import { useMemo } from "react";
 import type { BuildingOut, BuildStep } from "../../api/building";
 import { useShelf } from "../../api/kits";
 import { colours } from "../../app/theme";
 import { PagePicture } from "../../page/PagePicture";
 import { box, inches } from "../../page/scale";
+import { useRoom } from "../../ui/useRoom";
 
 interface Props {
   name: string;
@@ -25,59 +27,63 @@ export function PageGrowing({ name, data, step }: Props) {
     lines: page.lines.filter((line) => worked.has(line.part)),
   };
   const width = inches(page.format.width) * page.format.pages;
-  const scale = Math.max(14, Math.min(80, 640 / width, (window.innerHeight - 270) / inches(page.format.height)));
+  const [outer, room] = useRoom<HTMLDivElement>(640);
+  const high = Math.max(220, window.innerHeight - 270) / inches(page.format.height);
+  const scale = Math.max(8, Math.min(80, (room - 8) / width, high));
   const pixel = 1 / scale;
   return (
-    <PagePicture name={`${name}, as it stands`} page={now} shelf={shelf} scale={scale}>
-      {page.pieces
-        .filter((piece) => mine.has(piece.id))
-        .map((piece) => {
-          const at = box(piece.angle || piece.path ? piece.uncut : piece.rect);
-          const number = step?.spots.find((spot) => spot.piece === piece.id)?.number;
-          return (
-            <g
-              key={piece.id}
-              transform={`rotate(${piece.angle} ${at.x + at.width / 2} ${at.y + at.height / 2})`}
+    <Box ref={outer} sx={{ minWidth: 0 }}>
+      <PagePicture name={`${name}, as it stands`} page={now} shelf={shelf} scale={scale}>
+        {page.pieces
+          .filter((piece) => mine.has(piece.id))
+          .map((piece) => {
+            const at = box(piece.angle || piece.path ? piece.uncut : piece.rect);
+            const number = step?.spots.find((spot) => spot.piece === piece.id)?.number;
+            return (
+              <g
+                key={piece.id}
+                transform={`rotate(${piece.angle} ${at.x + at.width / 2} ${at.y + at.height / 2})`}
+                fill="none"
+                stroke={colours.verdigris}
+                strokeWidth={2.5 * pixel}
+              >
+                {piece.path ? (
+                  <path d={piece.path} transform={`translate(${at.x} ${at.y})`} fill="#2f7a6a22" />
+                ) : (
+                  <rect {...at} fill="#2f7a6a22" />
+                )}
+                {number != null && (
+                  <text
+                    x={at.x + at.width / 2}
+                    y={at.y + at.height / 2 + 5 * pixel}
+                    textAnchor="middle"
+                    fontSize={15 * pixel}
+                    fontWeight={700}
+                    fill={colours.ink}
+                    stroke="#fffdf8"
+                    strokeWidth={3 * pixel}
+                    paintOrder="stroke"
+                  >
+                    {number}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+        {step &&
+          !step.spots.length &&
+          step.where.map((one) => (
+            <rect
+              key={`${one.x} ${one.y} ${one.width}`}
+              {...box(one)}
               fill="none"
               stroke={colours.verdigris}
               strokeWidth={2.5 * pixel}
-            >
-              {piece.path ? (
-                <path d={piece.path} transform={`translate(${at.x} ${at.y})`} fill="#2f7a6a22" />
-              ) : (
-                <rect {...at} fill="#2f7a6a22" />
-              )}
-              {number != null && (
-                <text
-                  x={at.x + at.width / 2}
-                  y={at.y + at.height / 2 + 5 * pixel}
-                  textAnchor="middle"
-                  fontSize={15 * pixel}
-                  fontWeight={700}
-                  fill={colours.ink}
-                  stroke="#fffdf8"
-                  strokeWidth={3 * pixel}
-                  paintOrder="stroke"
-                >
-                  {number}
-                </text>
-              )}
-            </g>
-          );
-        })}
-      {step &&
-        !step.spots.length &&
-        step.where.map((one) => (
-          <rect
-            key={`${one.x} ${one.y} ${one.width}`}
-            {...box(one)}
-            fill="none"
-            stroke={colours.verdigris}
-            strokeWidth={2.5 * pixel}
-            strokeDasharray={`${8 * pixel} ${5 * pixel}`}
-          />
-        ))}
-    </PagePicture>
+              strokeDasharray={`${8 * pixel} ${5 * pixel}`}
+            />
+          ))}
+      </PagePicture>
+    </Box>
   );
 }
 

@@ -1,6 +1,5 @@
 /** The building of a page: a step that is ticked shows at once; what is not sent yet is kept in the browser. */
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
 import {
   type BuildingOut,
   buildingQuery,
@@ -11,9 +10,7 @@ import {
   wentWrong,
 } from "../../api/building";
 import type { Schemas } from "../../api/client";
-import type { Saving } from "../../api/desk";
-import { Outbox } from "../../api/outbox";
-import { useFrame, useInFrame } from "../../app/FrameContext";
+import { useActs } from "../../api/useActs";
 
 export type BuildAct =
   | { kind: "tick"; step: string; on: boolean; seconds: number }
@@ -25,9 +22,6 @@ export type BuildAct =
 export function useBuilding(id: string) {
   const queries = useQueryClient();
   const { data, error } = useQuery(buildingQuery(id));
-  const { say } = useFrame();
-  const [saving, setSaving] = useState<Saving>("saved");
-  const [problem, setProblem] = useState<string | null>(null);
   const key = buildingQuery(id).queryKey;
 
   /** At once: what is ticked is done, and the next step is the first that is not. */
@@ -56,64 +50,16 @@ export function useBuilding(id: string) {
     return act.kind === "undo" ? undoBuilding(id, version) : redoBuilding(id, version);
   }
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: one outbox a page
-  const out: Outbox<BuildAct, BuildingOut> = useMemo(
-    () =>
-      new Outbox<BuildAct, BuildingOut>({
-        name: `ulna unbuilt ${id}`,
-        kept: (acts) => acts,
-        send,
-        sent: (answer) => {
-          queries.setQueryData(key, answer);
-          for (const later of out.jobs) show(later);
-        },
-        waiting: (why) => {
-          setSaving("waiting");
-          setProblem(why.message);
-        },
-        refused: async (why) => {
-          say((why as Error).message);
-          out.replace([]);
-          await queries.invalidateQueries({ queryKey: key });
-          return true;
-        },
-        empty: () => {
-          setSaving("saved");
-          setProblem(null);
-          for (const follows of ["pages", "log"]) void queries.invalidateQueries({ queryKey: [follows] });
-        },
-      }),
-    [id],
-  );
-
-  function act(what: BuildAct): void {
-    show(what);
-    setSaving((now) => (now === "waiting" ? now : "saving"));
-    out.add(what);
-  }
-
-  const there = data !== undefined;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: taken up once, when the order is there
-  useEffect(() => {
-    const left = out.left<BuildAct[]>();
-    if (!there || !left || out.jobs.length) return;
-    out.takeUp(left);
-    for (const one of left) show(one);
-    setSaving("saving");
-    out.start();
-  }, [there, id]);
-
-  // biome-ignore lint/correctness/useExhaustiveDependencies: act only changes with the page
-  const desk = useMemo(
-    () => ({
-      undo: () => act({ kind: "undo" }),
-      redo: () => act({ kind: "redo" }),
-      takeTheirs: async () => {},
-      keepMine: async () => {},
-    }),
-    [id],
-  );
-  useInFrame(data ? desk : null, data ? { undo: data.undo, redo: data.redo, saving, problem } : null);
+  const act = useActs<BuildAct, BuildingOut>({
+    name: `ulna unbuilt ${id}`,
+    queryKey: key,
+    data,
+    send,
+    show,
+    step: (kind) => ({ kind }),
+    follows: ["pages", "log", "cutting"],
+    elsewhere: "The order was changed in another window; this is how it stands now",
+  });
   return {
     data,
     problem: error && !data ? (error as Error).message : null,

@@ -11,8 +11,9 @@ import { merged } from "../../api/merge";
 import { type PageOut, pageSource, type Recipe } from "../../api/pages";
 import { putSettings, settingsQuery } from "../../api/settings";
 import { useDesk } from "../../api/useDesk";
+import { head, twoPanes } from "../../app/bench";
 import { useFrame, useInFrame } from "../../app/FrameContext";
-import { colours, small } from "../../app/theme";
+import { colours } from "../../app/theme";
 import { useTime } from "../../app/useTime";
 import { Choice } from "../../ui/Choice";
 import { Decided } from "./Decided";
@@ -104,27 +105,8 @@ export function CheckBench({ answer, pages, onPage }: Props) {
   }
 
   return (
-    <Box
-      sx={{
-        height: "100%",
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) minmax(320px, 420px)",
-        gridTemplateRows: "auto minmax(0, 1fr)",
-        [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
-      }}
-    >
-      <Box
-        sx={{
-          gridColumn: "1 / -1",
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          gap: 1.5,
-          px: 2,
-          py: 1,
-          borderBottom: `1px solid ${colours.line}`,
-        }}
-      >
+    <Box sx={twoPanes("minmax(320px, 420px)")}>
+      <Box sx={head}>
         <Typography variant="h1" sx={{ fontSize: "1.2rem" }}>
           Check
         </Typography>

@@ -96,6 +96,7 @@ function FoundRow({ found, number, isLooked, ...on }: Props & { found: Found; nu
             p: 0,
             color: colours.ink,
             cursor: "pointer",
+            "@media (pointer: coarse)": { minHeight: 44 },
             display: "flex",
             gap: 0.5,
             alignItems: "center",

@@ -12,6 +12,7 @@ import { colours } from "../../app/theme";
 import { PagePicture } from "../../page/PagePicture";
 import { OwnPictures } from "../../page/PieceShape";
 import { inches } from "../../page/scale";
+import { useRoom } from "../../ui/useRoom";
 
 const WIDE = 210;
 
@@ -75,30 +76,41 @@ function Pair({ pair, shelf, first, seen, onSeen }: Props) {
     { page: pair.has_not, has: false },
   ];
   if (!first) pages.reverse();
+  const [outer, room] = useRoom<HTMLDivElement>(2 * WIDE);
+  const wide = Math.min(WIDE, (room - 40) / 2);
   return (
-    <Box component="section" aria-label={pair.name}>
+    <Box component="section" aria-label={pair.name} ref={outer} sx={{ minWidth: 0 }}>
       <Typography variant="h2">{pair.name}</Typography>
       <Box sx={{ color: colours.soft, minHeight: "2.7em" }}>{pair.why}</Box>
       <Box sx={{ display: "flex", gap: 2, py: 1 }}>
         {pages.map(({ page, has }, k) => (
           <Box
             key={has ? "has" : "has not"}
-            component="button"
-            type="button"
-            aria-label={`${k ? "Right" : "Left"} page${seen ? (has ? ", has it" : ", has it not") : ""}`}
-            onClick={() => onSeen(has ? "right" : "wrong")}
             sx={{
-              p: 0.75,
+              position: "relative",
+              minWidth: 0,
               border: `3px solid ${seen && has ? colours.ochre : "transparent"}`,
-              background: "none",
-              cursor: "pointer",
             }}
           >
             <PagePicture
               name={`${pair.name}, ${k ? "right" : "left"}`}
               page={page}
               shelf={shelf}
-              scale={WIDE / (inches(page.format.width) * page.format.pages)}
+              scale={wide / (inches(page.format.width) * page.format.pages)}
+            />
+            <Box
+              component="button"
+              type="button"
+              aria-label={`${k ? "Right" : "Left"} page${seen ? (has ? ", has it" : ", has it not") : ""}`}
+              onClick={() => onSeen(has ? "right" : "wrong")}
+              sx={{
+                position: "absolute",
+                inset: 0,
+                width: "100%",
+                background: "none",
+                border: 0,
+                cursor: "pointer",
+              }}
             />
           </Box>
         ))}

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
 import type { Found } from "../../api/checks";
 import { useShelf } from "../../api/kits";
 import type { Recipe } from "../../api/pages";
@@ -10,6 +9,7 @@ import { evaluatedQuery } from "../../api/recipe";
 import { colours, words } from "../../app/theme";
 import { PagePicture } from "../../page/PagePicture";
 import { inches } from "../../page/scale";
+import { useRoom } from "../../ui/useRoom";
 
 export interface Place {
   found: Found;
@@ -30,15 +30,7 @@ interface Props {
 export function PageWith({ id, name, page, places, onPlace, plain }: Props) {
   const evaluated = useQuery(evaluatedQuery(id, page)).data;
   const shelf = useShelf();
-  const outer = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(600);
-  useEffect(() => {
-    const element = outer.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => setRoom(element.clientWidth));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
+  const [outer, room] = useRoom<HTMLDivElement>(600);
   const wide = inches(page.format.width) * page.format.pages;
   const high = inches(page.format.height);
   const scale = Math.max(10, Math.min((room - 8) / wide, Math.max(240, window.innerHeight - 190) / high));
@@ -70,14 +62,8 @@ function Marked({ place, pixel, onPlace }: { place: Place; pixel: number; onPlac
   const x = Math.max(r, inches(first.x)) + (number % 3) * r * 0.5;
   const y = Math.max(r, inches(first.y)) + (number % 4) * r * 0.4;
   return (
-    <g
-      role="button"
-      tabIndex={-1}
-      aria-label={`${number}: ${found.name}`}
-      onClick={() => onPlace?.(found)}
-      onKeyDown={(event) => event.key === "Enter" && onPlace?.(found)}
-      style={{ cursor: "pointer" }}
-    >
+    // biome-ignore lint/a11y/noStaticElementInteractions: the list beside it does the same by keys
+    <g data-number={number} onClick={() => onPlace?.(found)} style={{ cursor: "pointer" }}>
       {looked &&
         where.map((one) => (
           <rect

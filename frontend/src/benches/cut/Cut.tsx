@@ -12,6 +12,7 @@ import type { CuttingOut } from "../../api/cutting";
 import { cutsFile, cutsPdf, machineFile, sheetFile } from "../../api/cutting";
 import { useShelf } from "../../api/kits";
 import { pagesQuery } from "../../api/pages";
+import { head, twoPanes } from "../../app/bench";
 import { colours, figures, narrow, small } from "../../app/theme";
 import { Choice } from "../../ui/Choice";
 import { Finding } from "../../ui/Finding";
@@ -86,27 +87,11 @@ function CutBench({ id, pages, onPage }: BenchProps) {
   return (
     <Box
       sx={{
-        height: "100%",
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) minmax(300px, 380px)",
-        gridTemplateRows: "auto minmax(0, 1fr) auto",
+        ...twoPanes("minmax(300px, 380px)"),
         [narrow]: { gridTemplateColumns: "minmax(0, 1fr) minmax(280px, 320px)" },
-        [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
       }}
     >
-      <Box
-        sx={{
-          gridColumn: "1 / -1",
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          gap: 1.5,
-          px: 2,
-          py: 1,
-          borderBottom: `1px solid ${colours.line}`,
-          [small]: { order: -2 },
-        }}
-      >
+      <Box sx={{ ...head, [small]: { order: -2 } }}>
         <Typography variant="h1" sx={{ fontSize: "1.2rem" }}>
           Cut
         </Typography>

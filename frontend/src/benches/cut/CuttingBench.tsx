@@ -5,6 +5,7 @@ import { useEffect, useLayoutEffect, useRef, useState } from "react";
 import { Link, useParams } from "react-router";
 import type { CutStep, CuttingOut } from "../../api/cutting";
 import { useShelf } from "../../api/kits";
+import { head, twoPanes } from "../../app/bench";
 import { colours, small } from "../../app/theme";
 import { useTime } from "../../app/useTime";
 import { unbroken } from "../../ui/figures";
@@ -88,26 +89,8 @@ function Bench({ id }: { id: string }) {
   const all = undone < 0;
   const tile = shelf.find((p) => p.paper.id === sheet.of_paper)?.tiles?.[sheet.face === "A" ? "a" : "b"];
   return (
-    <Box
-      sx={{
-        height: "100%",
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) minmax(300px, 42%)",
-        gridTemplateRows: "auto minmax(0, 1fr) auto",
-        [small]: { gridTemplateColumns: "minmax(0, 1fr)", gridTemplateRows: "none", height: "auto" },
-      }}
-    >
-      <Box
-        sx={{
-          gridColumn: "1 / -1",
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          gap: 2,
-          px: 2,
-          py: 0.5,
-        }}
-      >
+    <Box sx={twoPanes("minmax(300px, 42%)")}>
+      <Box sx={head}>
         <Button component={Link} to={`/cut/${id}`} sx={{ minHeight: 44 }}>
           The whole list
         </Button>

@@ -76,7 +76,7 @@ export default function Album() {
           ))}
           {!found.length && <span>Nothing in the log is called so.</span>}
         </Box>
-      ) : (
+      ) : data.album.length === 0 ? null : (
         <Box component="ol" aria-label="The album" sx={{ listStyle: "none", m: 0, p: 0 }}>
           {data.album.map((facing, k) => {
             const sides = [facing.left, facing.right].map((id) =>

@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { bringBack, putAway } from "../../api/history";
 import { useShelf } from "../../api/kits";
@@ -15,6 +15,7 @@ import { colours, words } from "../../app/theme";
 import { PagePicture } from "../../page/PagePicture";
 import { inches } from "../../page/scale";
 import { aName, InlineText } from "../../ui/InlineText";
+import { useRoom } from "../../ui/useRoom";
 
 export default function Variants() {
   const { id = "" } = useParams();
@@ -33,15 +34,7 @@ function Beside({ answer }: { answer: PageOut }) {
   const navigate = useNavigate();
   const kept = useQuery(variantsQuery(id)).data ?? [];
   const [name, setName] = useState("");
-  const outer = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(1200);
-  useEffect(() => {
-    const element = outer.current;
-    if (!element) return;
-    const watch = new ResizeObserver(() => setRoom(element.clientWidth));
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
+  const [outer, room] = useRoom<HTMLDivElement>(1200);
 
   const all: { key: string; name: string; recipe: Recipe; version: number | null }[] = [
     { key: "now", name: "As it is now", recipe: state.body, version: null },
