@@ -206,6 +206,15 @@ def test_words_after_decorating_or_before_it_and_the_date_last() -> None:
     assert before[-1] == "date:date"
 
 
+def test_the_date_waits_for_nothing_that_it_does_not_touch() -> None:
+    """A wash at the top dries while the date is put down at the foot; one under the date has to dry first."""
+    date = Date("date", "27 June 2026", place=at(8, 11))
+    apart, under = Wet("wash", "wash", place=at(1, 1)), Wet("wash", "wash", place=at(6, 7.5))
+    assert built(BASE, apart, date).steps[-1].waits == ()
+    assert [wait.minutes for wait in built(BASE, under, date).steps[-1].waits] == [15]
+    assert built(BASE, apart, date).steps[-1].after == ("base:base", "wet:wash")
+
+
 def test_loose_edges_are_glued_in_the_middle() -> None:
     found = built(BASE, panel("panel", 1, 1), house={"glued": "loose"})
     assert found.steps[-1].says == "Glue panel in its middle, its edges loose"

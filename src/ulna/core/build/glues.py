@@ -58,7 +58,9 @@ GLUES: dict[GlueName, Glue] = {
 }  # fmt: skip
 HEAVY = frozenset({ThingKind.CHIPBOARD, ThingKind.WOOD, ThingKind.ENAMEL, ThingKind.GEMS, ThingKind.BRAD})
 SMALL = inches(0, 3, 4)
-"""A letter or strip that is no higher wants a fine tip."""
+"""A strip or scrap that is no higher wants a fine tip."""
+LETTER = inches(1, 1, 2)
+"""And a letter that is no wider: there is no room for tape on its stems."""
 THICK = inches(0, 1, 8)
 
 
@@ -87,5 +89,5 @@ def glue_of(piece: Piece, ground: Ground) -> Glue:
     paper = ground.shelf.papers.get(piece.choice.paper or "")
     if paper is not None and paper.stock is Stock.VELLUM:
         return GLUES["staples"]
-    small = min(piece.uncut.width, piece.uncut.height) <= SMALL
+    small = min(piece.uncut.width, piece.uncut.height) <= (LETTER if piece.role == "letter" else SMALL)
     return GLUES["fine tip" if small and piece.role in ("letter", "strip", "tile", "shape") else "tape"]

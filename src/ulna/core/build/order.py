@@ -40,10 +40,11 @@ def _in_order(tasks: list[Task], told: list[Finding]) -> Order:
     for task in tasks:
         task.needs = {id for id in task.needs if id in by_id}
         task.tucks = {id for id in task.tucks if id in by_id}
+        task.later = {id for id in task.later if id in by_id}
     dry, done, out = dict[str, float](), set[str](), list[Task]()
     left, now, tool = dict(by_id), 0.0, ""
     while left:
-        free = [task for task in left.values() if task.needs <= done and task.tucks <= done]
+        free = [task for task in left.values() if task.needs | task.tucks | task.later <= done]
         if not free:
             free = [_let_go(left, done, told)]
         ready = {t.step.id: max((dry[id] for id in t.needs | t.tucks if id in dry), default=0.0) for t in free}
@@ -97,7 +98,9 @@ def _said(task: Task, by_id: Mapping[str, Task], before: Sequence[Task]) -> Step
     ]  # fmt: skip
     if raised:
         careful.append(f"Do not press on {', '.join(dict.fromkeys(raised[:4]))}: foam is under it.")
-    return replace(task.step, after=tuple(sorted(task.needs | task.tucks)), waits=waits, careful=tuple(careful))
+    return replace(
+        task.step, after=tuple(sorted(task.needs | task.tucks | task.later)), waits=waits, careful=tuple(careful)
+    )
 
 
 def _short(says: str) -> str:

@@ -68,7 +68,8 @@ LATE, WRITING, LAST = 20, 30, 40
 @dataclass
 class Task:
     """A step while its place in the order is looked for. `needs` are the ids of steps that come before it; of those,
-    `tucks` are there for the sake of a tuck and may be let go where tucks go round in a ring."""
+    `tucks` are there for the sake of a tuck and may be let go where tucks go round in a ring. It comes `later` than
+    others that it does not touch: it need not wait till those are dry."""
 
     step: Step
     at: int
@@ -78,6 +79,7 @@ class Task:
     region: Rect | None = None
     needs: set[str] = field(default_factory=set)
     tucks: set[str] = field(default_factory=set)
+    later: set[str] = field(default_factory=set)
 
 
 class Tasks:
@@ -370,7 +372,7 @@ class Tasks:
         others = {t.step.id for t in tasks if t.step.kind != "date"}
         for task in tasks:
             if task.step.kind == "date":
-                task.needs |= others
+                task.later |= others - task.needs
 
     def _reach(self, task: Task) -> Bounds:
         boxes = [self.seen.bounds(piece) for piece in task.pieces]
