@@ -20,6 +20,7 @@ export function PageGrowing({ name, data, step }: Props) {
   const { page, steps, done } = data;
   const there = useMemo(() => glued(steps, done), [steps, done]);
   const worked = new Set(steps.filter((one) => done.includes(one.id)).map((one) => one.part));
+  const carries = new Set(step?.spots.map((spot) => spot.on));
   const mine = new Set(step?.spots.map((spot) => spot.piece) ?? step?.touches);
   const now = {
     ...page,
@@ -34,6 +35,18 @@ export function PageGrowing({ name, data, step }: Props) {
   return (
     <Box ref={outer} sx={{ minWidth: 0 }}>
       <PagePicture name={`${name}, as it stands`} page={now} shelf={shelf} scale={scale}>
+        {page.pieces
+          .filter((piece) => carries.has(piece.id))
+          .map((piece) => (
+            <rect
+              key={piece.id}
+              {...box(piece.rect)}
+              fill="none"
+              stroke={colours.soft}
+              strokeWidth={1.5 * pixel}
+              strokeDasharray={`${6 * pixel} ${4 * pixel}`}
+            />
+          ))}
         {page.pieces
           .filter((piece) => mine.has(piece.id))
           .map((piece) => {

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from itertools import zip_longest
 from typing import Any
 
 from ulna.core.checks.accents import shown_colour
@@ -24,8 +25,11 @@ def first_seen(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], 
     base = next((shown_colour(piece, ground) for piece in pieces if piece.role == "base"), "")
     light = of_hex(base).lightness if base else 95.0
     draws: dict[str, float] = {}
-    for piece in things_on(pieces, ground):
-        area = piece.rect.width.inches * piece.rect.height.inches
+    there_on = things_on(pieces, ground)
+    for piece, over in zip_longest(there_on, there_on[1:]):
+        area = _area(piece)
+        if over is not None and over.part == piece.part and piece.rect.contains(over.rect):
+            area -= _area(over)  # of a mat the border is seen
         if piece.role == "print":
             by = A_PRINT * (A_FACE if faces_seen(piece, ground) else 1.0)
         else:
@@ -36,3 +40,7 @@ def first_seen(plan: Any, pieces: Sequence[Piece], standing: Mapping[str, Any], 
         draws[piece.part] = draws.get(piece.part, 0.0) + area * by
     there = [part.id for part in plan.parts if part.id in draws and standing[part.id].box is not None]
     return sorted(there, key=lambda id: -draws[id])[:FIRST]
+
+
+def _area(piece: Piece) -> float:
+    return piece.rect.width.inches * piece.rect.height.inches

@@ -111,7 +111,7 @@ def _juts(
             if base.meets(one.box) and not base.contains(one.box) and not one.box.contains(base)
         ]  # fmt: skip
         if crossed:
-            over.append((one.part, one.box, max(crossed, key=lambda base: base.common(one.box).area)))
+            over.append((one.part, one.box, min(crossed, key=lambda base: base.area)))
         else:
             within += 1
     if len(over) != 1 or within < 2:
