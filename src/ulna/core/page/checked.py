@@ -68,7 +68,9 @@ def _folded(found: Sequence[Finding]) -> list[Finding]:
     """The same of many pieces of a part is told once: nine letters without a paper are one finding."""
     alike: dict[tuple[str, str | None], list[Finding]] = {}
     for one in found:
-        alike.setdefault((one.code, one.part), []).append(one)
+        same = alike.setdefault((one.code, one.part), [])
+        if all(one.sentence != other.sentence for other in same):
+            same.append(one)
     folded = list[Finding]()
     for (_, part), all in alike.items():
         if part is None or len(all) <= FEW:
