@@ -68,17 +68,17 @@ def _folded(found: Sequence[Finding]) -> list[Finding]:
     """The same of many pieces of a part is told once: nine letters without a paper are one finding."""
     alike: dict[tuple[str, str | None], list[Finding]] = {}
     for one in found:
-        same = alike.setdefault((one.code, one.part), [])
-        if all(one.sentence != other.sentence for other in same):
-            same.append(one)
+        others = alike.setdefault((one.code, one.part), [])
+        if all(one.sentence != other.sentence for other in others):
+            others.append(one)
     folded = list[Finding]()
-    for (_, part), all in alike.items():
-        if part is None or len(all) <= FEW:
-            folded += all
+    for (_, part), same in alike.items():
+        if part is None or len(same) <= FEW:
+            folded += same
             continue
-        where = tuple(dict.fromkeys(box for one in all for box in one.where))
-        says = f"{all[0].sentence} So it is {len(all) - 1} times more."
-        folded.append(replace(all[0], sentence=says, where=where))
+        where = tuple(dict.fromkeys(box for one in same for box in one.where))
+        says = f"{same[0].sentence} So it is {len(same) - 1} times more."
+        folded.append(replace(same[0], sentence=says, where=where))
     return folded
 
 
