@@ -9376,6 +9376,7 @@ export interface components {
             paper?: ("kit" | "stash") | null;
             photo_safe?: ("everywhere" | "touching" | "no") | null;
             rims?: ("none" | "white") | null;
+            stories?: ("one" | "series") | null;
             theme?: ("followed" | "free") | null;
             white_space?: ("left" | "filled") | null;
             words?: ("after" | "before") | null;
@@ -9395,6 +9396,7 @@ export interface components {
             paper: ("kit" | "stash") | null;
             photo_safe: ("everywhere" | "touching" | "no") | null;
             rims: ("none" | "white") | null;
+            stories: ("one" | "series") | null;
             theme: ("followed" | "free") | null;
             white_space: ("left" | "filled") | null;
             words: ("after" | "before") | null;

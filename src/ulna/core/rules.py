@@ -34,6 +34,7 @@ class Rules:
     white_space: Literal["left", "filled"] | None = None
     writing: Literal["hand", "typed"] | None = None
     theme: Literal["followed", "free"] | None = None
+    stories: Literal["one", "series"] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,6 +125,10 @@ RULES = (
     Rule("theme", "Is the theme of the kit followed?", (
         Option("followed", "followed", "A thing of another style than the rest is told."),
         Option("free", "not followed", "Styles may be mixed."),
+    )),
+    Rule("stories", "Does a page tell one story?", (
+        Option("one", "one story a page", "A page without a place for words is told."),
+        Option("series", "a series", "Words may stand on another page of the series; their place is not asked for."),
     )),
 )  # fmt: skip
 

@@ -287,6 +287,11 @@ def test_a_symmetrical_house_wants_both_sides_alike() -> None:
     assert "weight" in codes(BASE, *two, on=table(balance="symmetrical"))
 
 
+def test_in_a_series_the_words_may_be_on_another_page() -> None:
+    assert "no place for a title, words and the date" in of("no-place", BASE).sentence
+    assert "no place for a title and the date" in of("no-place", BASE, on=table(stories="series")).sentence
+
+
 def test_a_full_page_is_good_where_white_space_is_filled() -> None:
     full = [panel(f"p{k}", inches(6 * (k % 2)), inches(6 * (k // 2)), inches(6), inches(6)) for k in range(4)]
     assert "crowded" in codes(BASE, *full)

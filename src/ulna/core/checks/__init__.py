@@ -114,4 +114,4 @@ def told_of_the_whole(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Ite
     yield from weight.told(pieces, ground)
     yield from breathing.told(pieces, ground)
     yield from margins.told(pieces, ground)
-    yield from places.told(plan)
+    yield from places.told(plan, ground)

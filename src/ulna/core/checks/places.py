@@ -10,17 +10,18 @@ from ulna.core.parts.kinds.date import Date
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.kinds.wordstrips import WordStrips
+from ulna.core.parts.pieces import Ground
 
 
-def told(plan: Any) -> Iterator[Finding]:
-    """What is missing, each with a part that gives it a place."""
-    taken = {part.id for part in plan.parts}
+def told(plan: Any, ground: Ground) -> Iterator[Finding]:
+    """What is missing, each with a part that gives it a place; the words of a series may be on another page."""
+    taken, series = {part.id for part in plan.parts}, ground.rules.stories == "series"
     lacks = [
         ("a title", "Add a title", lambda: Title(_fresh("title", taken), plan.name))
         if not any(isinstance(part, Title) for part in plan.parts)
         else None,
         ("words", "Add a block of words", lambda: Words(_fresh("words", taken), tells=True))
-        if not any(isinstance(part, Words | WordStrips) for part in plan.parts)
+        if not series and not any(isinstance(part, Words | WordStrips) for part in plan.parts)
         else None,
         ("the date", "Add the date", lambda: Date(_fresh("date", taken)))
         if not any(isinstance(part, Date) for part in plan.parts)
