@@ -37,7 +37,17 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
     ["The recipe alone (JSON)", pageFile(id, "json")],
   ] as const;
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "flex-end", columnGap: 0.25, px: 1.5, pt: 0.75 }}>
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        justifyContent: "flex-end",
+        columnGap: 0.25,
+        px: 1.5,
+        pt: 0.75,
+        "& .MuiButton-root": { minWidth: 44, px: 0.75 },
+      }}
+    >
       <Button component={Link} to="/page" size="small" sx={{ mr: "auto" }}>
         All pages
       </Button>
