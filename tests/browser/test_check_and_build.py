@@ -46,6 +46,7 @@ def test_a_finding_is_mended_by_one_press_and_undone(askew: Page) -> None:
     row.get_by_role("button", name="Centred, level, even").click()
     expect(row).to_contain_text("The eye sees a sixteenth of an inch between what is nearly in line.")
     expect(askew.locator("rect[stroke-dasharray]")).to_have_count(2)
+    expect(row.get_by_role("button", name="Bring it in line")).to_contain_text("(no sheet more)")
     row.get_by_role("button", name="Bring it in line").click()
     expect(askew.get_by_role("img", name="Before, as it will look")).to_be_visible()
     expect(askew.get_by_role("img", name="After, as it will look")).to_be_visible()

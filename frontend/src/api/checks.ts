@@ -45,6 +45,14 @@ export const takeRemedies = (id: string, page: Recipe, remedies: readonly Remedy
     }),
   );
 
+/** What a remedy would cost in paper, before it is taken. */
+export const remedyCostQuery = (id: string, page: Recipe, remedy: Remedy) =>
+  queryOptions({
+    queryKey: ["remedy cost", id, page, remedy],
+    queryFn: async () => (await compareCosts(id, page, await takeRemedies(id, page, [remedy]))).says,
+    gcTime: 20_000,
+  });
+
 export const pairsQuery = queryOptions({
   queryKey: ["pairs"],
   queryFn: () => take(client.GET("/api/checks")),

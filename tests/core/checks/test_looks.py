@@ -20,6 +20,7 @@ from ulna.core.paper.shelf import Paper, Shelf, Side
 from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.base import Base
+from ulna.core.parts.kinds.cluster import Cluster, Member
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.thing import ThingPart
@@ -313,6 +314,18 @@ def test_what_harms_photos_is_told_where_the_rule_asks_it() -> None:
     assert told == {"touching": [True, False], "everywhere": [True, True], "no": [False, False]}
     backed = replace(on_it, backing=PaperChoice("white"))
     assert "photo-safe" not in codes(BASE, heron, backed, on=rules["touching"])
+
+
+def test_a_cluster_on_foam_is_laid_flat_and_a_mat_is_gutted_only_where_that_is_enough() -> None:
+    """Two planks of 60 on thick foam of 125 each on card and photo: 400; flat 150, and gutting gives 8."""
+    plank = Thing("plank", "Plank", ThingKind.WOOD, 9, width=inches(2), height=inches(1))
+    on = replace(table(), shelf=Shelf.of(list(PAPERS), (*THINGS, plank)))
+    high = Member("plank", raised="double foam")
+    cluster = Cluster("cluster", (high, high), at(inches(3), inches(3)))
+    heron = photo("heron", inches(2), inches(2))
+    told = of("bulk", BASE, heron, cluster, on=on)
+    assert [one.says for one in told.remedies] == ["Lay Plank flat"]
+    assert "bulk" not in codes(BASE, heron, told.remedies[0].part, on=on)  # type: ignore[arg-type]
 
 
 def test_a_face_is_seen_before_a_larger_photo_without_one() -> None:

@@ -153,6 +153,8 @@ export function CheckBench({ answer, pages, onPage }: Props) {
       </Box>
       <Box sx={{ minHeight: 0, overflow: "auto", borderLeft: `1px solid ${colours.line}` }}>
         <FoundList
+          id={id}
+          page={page}
           told={told}
           aside={aside}
           looked={looked}

@@ -2,12 +2,16 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { Found, Remedy } from "../../api/checks";
+import { useQuery } from "@tanstack/react-query";
+import { type Found, type Remedy, remedyCostQuery } from "../../api/checks";
+import type { Recipe } from "../../api/pages";
 import { colours } from "../../app/theme";
 import { unbroken } from "../../ui/figures";
 import { Icon } from "../../ui/Icon";
 
 interface Props {
+  id: string;
+  page: Recipe;
   told: readonly Found[];
   aside: readonly Found[];
   looked: Found | null;
@@ -123,6 +127,7 @@ function FoundRow({ found, number, isLooked, ...on }: Props & { found: Found; nu
               }}
             >
               {unbroken(remedy.says)}
+              {isLooked && !remedy.pack && <Cost id={on.id} page={on.page} remedy={remedy} />}
             </Button>
           ))}
           {severity !== "stop" && (
@@ -150,6 +155,17 @@ function FoundRow({ found, number, isLooked, ...on }: Props & { found: Found; nu
           )}
         </Box>
       </Box>
+    </Box>
+  );
+}
+
+/** What it would cost in paper, beside what it is called. */
+function Cost(of: { id: string; page: Recipe; remedy: Remedy }) {
+  const { data } = useQuery(remedyCostQuery(of.id, of.page, of.remedy));
+  if (!data) return null;
+  return (
+    <Box component="span" sx={{ pl: 0.75, fontWeight: 400 }}>
+      ({unbroken(data)})
     </Box>
   );
 }

@@ -10,6 +10,7 @@ from ulna.core.build.bulk import Bulk, bulk
 from ulna.core.findings import Finding, Remedy
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import inches, length_of
+from ulna.core.parts.kinds.cluster import Cluster
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.parts.pieces import Ground, Piece
@@ -34,7 +35,7 @@ def told(plan: Any, pieces: Sequence[Piece], ground: Ground, seen: Seen | None =
 
 
 def _thinner(plan: Any, found: Bulk) -> Iterator[Remedy]:
-    """What lies on foam laid flat; mats gutted under what is thick."""
+    """What lies on foam laid flat; mats gutted under what is thick, where that is enough."""
     parts = {part.id: part for part in plan.parts}
     seen = set[str]()
     for one in sorted(found.layers, key=lambda one: -one.thick):
@@ -44,6 +45,11 @@ def _thinner(plan: Any, found: Bulk) -> Iterator[Remedy]:
         seen.add(part.id)
         if isinstance(part, ThingPart) and part.raised != "flat":
             yield Remedy(f"Lay {one.piece.name} flat", replace(part, raised="flat"))
+        elif isinstance(part, Cluster) and any(member.raised != "flat" for member in part.members):
+            members = tuple(replace(member, raised="flat") for member in part.members)
+            yield Remedy(f"Lay {one.piece.name} flat", replace(part, members=members))
         elif isinstance(part, PhotoPart) and any(not mat.gutted for mat in part.mats):
-            mats = tuple(replace(mat, gutted=True) for mat in part.mats)
-            yield Remedy(f"Gut the mats under {one.piece.called_whole}", replace(part, mats=mats))
+            mine = sum(layer.thick for layer in found.layers if layer.piece.part == part.id and layer.piece.layer)
+            if mine >= found.thick - found.most:
+                mats = tuple(replace(mat, gutted=True) for mat in part.mats)
+                yield Remedy(f"Gut the mats under {one.piece.called_whole}", replace(part, mats=mats))
