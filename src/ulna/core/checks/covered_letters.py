@@ -10,17 +10,19 @@ from ulna.core.findings import Finding
 from ulna.core.geometry import outlines, polygons
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.pieces import Ground, Piece
+from ulna.core.parts.seen import Seen
 
 THIRD = 1 / 3
 
 
 def told(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding]:
     """For each title what is covered of it too far, and what is glued on it afterwards."""
+    seen = Seen(pieces)
     for part in plan.parts:
         if not isinstance(part, Title):
             continue
         hidden, over = dict[str, float](), dict[str, str]()
-        for piece, above, share in _covered(part.id, pieces):
+        for piece, above, share in _covered(part.id, seen):
             hidden[piece.name] = hidden.get(piece.name, 0.0) + share
             if above.part != part.id:
                 over[above.part] = above.name
@@ -34,8 +36,9 @@ def told(plan: Any, pieces: Sequence[Piece], ground: Ground) -> Iterator[Finding
             yield Finding("goes-first", "note", part.id, says)
 
 
-def _covered(part: str, pieces: Sequence[Piece]) -> Iterator[tuple[Piece, Piece, float]]:
+def _covered(part: str, seen: Seen) -> Iterator[tuple[Piece, Piece, float]]:
     """Each letter, what lies on it, and how much of it that covers."""
+    pieces = seen.pieces
     letters = [(k, piece) for k, piece in enumerate(pieces) if piece.part == part and piece.letter is not None]
     if not letters:
         return
@@ -52,11 +55,9 @@ def _covered(part: str, pieces: Sequence[Piece]) -> Iterator[tuple[Piece, Piece,
     ]
     for k, piece in letters:
         for n, above in near:
-            if (
-                n > k
-                and above.rect.meets(piece.rect)
-                and (above.part != part or above.letter not in (None, piece.letter))
-            ):
-                share = outlines.common(piece.seen, above.seen) / max(1e-9, polygons.area(piece.seen))
+            over = above.part != part or above.letter not in (None, piece.letter)
+            if n > k and over and seen.meet(piece, above):
+                letter = seen.outline(piece)
+                share = outlines.common(letter, seen.outline(above)) / max(1e-9, polygons.area(letter))
                 if share > 0.01:
                     yield piece, above, share
