@@ -15,15 +15,14 @@ from ulna.api.wire import Edit, Saved, What, attachment, saved
 from ulna.api.written import written_list
 from ulna.core.kit.cutting import Stage
 from ulna.core.page.plan import PagePlan
-from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.formats import page_html, svg
 from ulna.formats import recipe as recipe_format
 from ulna.formats.documents import Doc
 from ulna.formats.limits import MOST_JSON_BYTES
 from ulna.household import building
 from ulna.household.building import Built
+from ulna.household.drawing import drawn
 from ulna.household.home import Household
-from ulna.store.errors import NotThere
 from ulna.store.states import Kept
 
 router = APIRouter(prefix="/api", tags=["pages"])
@@ -86,15 +85,7 @@ add_history(router, "page", lambda home: home.pages, PageOut, _out)
 
 def _drawing(id: str, home: Household, copy: Literal["view", "thumb"]) -> tuple[str, str]:
     """The page's name and its picture as SVG with everything in it."""
-
-    def embedded(picture: str, look: Look = AS_IT_CAME) -> str | None:
-        try:
-            return svg.embedded(home.roll.picture(picture, copy, look).read_bytes())
-        except NotThere:
-            return None
-
-    plan = home.page(id)
-    return plan.name, svg.page(home.evaluated(plan, id), home.shelf(), embedded, embedded, home.faces())
+    return home.page(id).name, drawn(home, id, copy)
 
 
 @router.get("/pages/{id}/page.svg", response_class=Response)

@@ -25,12 +25,11 @@ from ulna.core.page.standing import stand
 from ulna.household import cutting
 from ulna.household.cutting import page_cuts
 from ulna.household.home import Household
-from ulna.store.errors import Changed, NotThere
+from ulna.store.errors import NotThere
 
 OF = "building-"
 """What the id of a page's building begins with."""
 STANDS_ON = ("kit", "photo", "template", "settings", "face", "page", "cutting")
-TRIES = 5
 Built = Literal["not begun", "begun", "finished"]
 
 
@@ -117,20 +116,9 @@ def known_paces(home: Household, but: str = "") -> dict[StepKind, Pace]:
 
 
 def _written(home: Household, page: str, says: str, change: Callable[[Building, Order], Building]) -> None:
-    """A change of what is built, worked out again where another window was quicker."""
-    found = bench(home, page)
-    for _ in range(TRIES):
-        version, building, _, _ = kept(home, page)
-        after = change(building, found.order)
-        try:
-            if version:
-                home.buildings.write(f"{OF}{page}", version, after, says)
-            else:
-                home.buildings.add(after, says, id=f"{OF}{page}")
-            return
-        except Changed as changed:
-            last = changed
-    raise last
+    """A change of what is built as it stands at this moment."""
+    found = bench(home, page).order
+    home.buildings.change(f"{OF}{page}", says, lambda one: change(one or Building(), found))
 
 
 def tick(home: Household, page: str, step: str, on: bool, seconds: int = 0) -> None:

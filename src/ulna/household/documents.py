@@ -110,6 +110,19 @@ class Documents(Generic[Value]):
         """One state forward again, as `undo`."""
         return self._typed(self.library.redo(self.kind, id, version, self._checked(id, check)))
 
+    def change(self, id: str, what: str, by: Callable[[Value | None], Value]) -> Kept[Value]:
+        """Another state of what stands under an id at this moment, whoever else writes. `by` is given nothing where it
+        is not there yet; what was put away comes back first."""
+        with self.library.transaction():
+            try:
+                kept = self.get(id)
+            except NotThere:
+                try:
+                    return self.add(by(None), what, id=id)
+                except Changed as here:
+                    kept = self.put_away(id, here.current.version, away=False)
+            return self.write(id, kept.version, by(kept.body), what)
+
     def put_away(self, id: str, version: int, away: bool = True) -> Kept[Value]:
         """Takes a document out of sight or brings it back."""
         return self._typed(self.library.put_away(self.kind, id, version, away))

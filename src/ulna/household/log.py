@@ -9,23 +9,20 @@ from datetime import date, datetime
 from html import escape
 
 from ulna.core.build.times import estimate
-from ulna.core.errors import FieldError
 from ulna.core.kit.finished import Bench, Finished, Spent, Times
 from ulna.core.page.plan import PagePlan, photos_of, things_of
 from ulna.core.parts.inside import every
 from ulna.core.parts.lettering import Style
 from ulna.core.parts.pieces import PaperChoice
-from ulna.core.photos.look import AS_IT_CAME, Look
 from ulna.formats import svg
 from ulna.household import building, house_rules
+from ulna.household.drawing import drawn
 from ulna.household.home import Household
-from ulna.store.errors import Changed, NotThere
 from ulna.store.states import Kept
 
 OF = "finished-"
 TIMES_OF = "times-"
 DRAWN_WIDE = 1_000
-TRIES = 5
 MOST_SECONDS = 3_600
 """So much is counted at once: a bench tells every minute."""
 
@@ -34,24 +31,7 @@ def spend(home: Household, page: str, bench: Bench, seconds: int) -> None:
     """Counts time at a bench for a page. Raises `NotThere`."""
     home.page(page)
     seconds = min(max(0, seconds), MOST_SECONDS)
-    for _ in range(TRIES):
-        version, times = _times(home, page)
-        try:
-            if version:
-                home.times.write(f"{TIMES_OF}{page}", version, times.more(bench, seconds), "measured time")
-            else:
-                home.times.add(times.more(bench, seconds), "measured time", id=f"{TIMES_OF}{page}")
-            return
-        except Changed:
-            continue
-
-
-def _times(home: Household, page: str) -> tuple[int, Times]:
-    try:
-        found = home.times.get(f"{TIMES_OF}{page}")
-    except NotThere:
-        return 0, Times()
-    return found.version, found.body
+    home.times.change(f"{TIMES_OF}{page}", "measured time", lambda one: (one or Times()).more(bench, seconds))
 
 
 def draft(home: Household, page: str) -> Finished:
@@ -61,7 +41,7 @@ def draft(home: Household, page: str) -> Finished:
     mine = photos_of(plan)
     taken = (kept.body.taken for kept in home.roll.records.all() if kept.id in mine)
     days = sorted(day for one in taken if (day := _day(one)) is not None)
-    _, times = _times(home, page)
+    times = next((kept.body for kept in home.times.all() if kept.id == f"{TIMES_OF}{page}"), Times())
     kits = {kept.id: kept.body.name for kept in home.kits.all()}
     return Finished(
         page, plan.name, building.now(), days[0] if days else None, None, plan.story,
@@ -95,38 +75,13 @@ def used(home: Household, plan: PagePlan) -> list[str]:
 
 
 def finish(home: Household, entry: Finished) -> Kept[Finished]:
-    """Puts a page into the log, or changes what the log says of it. Raises `NotThere`, `FieldError`."""
+    """Puts a page into the log, or changes what the log says of it. Raises `NotThere`."""
     home.page(entry.page)
     if entry.picture is not None:
         home.pictures.path(entry.picture, "view")
-    id = f"{OF}{entry.page}"
-    for _ in range(TRIES):
-        try:
-            kept = home.finished.get(id)
-        except NotThere:
-            try:
-                return home.finished.add(entry, "finished the page", id=id)
-            except Changed as here:  # it was put away, or another window was quicker
-                if here.current.deleted:
-                    home.finished.put_away(id, here.current.version, away=False)
-                continue
-        try:
-            return home.finished.write(id, kept.version, replace(entry, when=kept.body.when), "changed the log")
-        except Changed:
-            continue
-    raise FieldError("page", entry.name, "it is being changed elsewhere", "try once more")
-
-
-def drawn(home: Household, page: str) -> str:
-    """A page as SVG with everything in it. Raises `NotThere`."""
-
-    def embedded(picture: str, look: Look = AS_IT_CAME) -> str | None:
-        try:
-            return svg.embedded(home.roll.picture(picture, "view", look).read_bytes())
-        except NotThere:
-            return None
-
-    return svg.page(home.evaluated(home.page(page), page), home.shelf(), embedded, embedded, home.faces())
+    return home.finished.change(
+        f"{OF}{entry.page}", "finished the page", lambda one: replace(entry, when=one.when) if one else entry
+    )
 
 
 def place(home: Household, pages: Sequence[str]) -> None:
@@ -143,7 +98,7 @@ def picture_tag(home: Household, entry: Finished) -> str:
     if entry.picture is not None:
         data, media = home.pictures.path(entry.picture, "view").read_bytes(), "image/jpeg"
     else:
-        data, media = svg.raster(drawn(home, entry.page), DRAWN_WIDE), "image/png"
+        data, media = svg.raster(drawn(home, entry.page, "view"), DRAWN_WIDE), "image/png"
     return f'<img alt="{escape(entry.name)}" src="data:{media};base64,{b64encode(data).decode()}">'
 
 
