@@ -150,6 +150,17 @@ def saved(page: Page) -> None:
     expect(page.get_by_role("status").filter(has_text=re.compile("^Saved$"))).to_be_visible()
 
 
+def alphabet_there(page: Page, letters: str) -> None:
+    """An alphabet "Tin" of capitals 1 in high."""
+    page.goto("/unpack")
+    page.get_by_text(re.compile("alphabets?$")).click()
+    field = page.get_by_label("Name of the next alphabet")
+    field.fill("Tin")
+    field.press("Enter")
+    page.get_by_label("Letters on a sheet of Tin").fill(letters)
+    saved(page)
+
+
 def figures(page: Page) -> list[str]:
     """What the cut list says to do, in order, without the cautions above the steps."""
     steps = page.get_by_role("region", name="Cuts").locator("li label")

@@ -8,18 +8,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import add_part, choose_paper, kit_there, page_there, saved
-
-
-def alphabet_there(page: Page, letters: str) -> None:
-    """An alphabet "Tin" of capitals 1 in high."""
-    page.goto("/unpack")
-    page.get_by_text(re.compile("alphabets?$")).click()
-    field = page.get_by_label("Name of the next alphabet")
-    field.fill("Tin")
-    field.press("Enter")
-    page.get_by_label("Letters on a sheet of Tin").fill(letters)
-    saved(page)
+from tests.browser.deeds import add_part, alphabet_there, choose_paper, kit_there, page_there, saved
 
 
 def test_a_title_runs_short_and_a_letter_is_turned(page: Page) -> None:

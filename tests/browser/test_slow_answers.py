@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import APIResponse, Page, Route, expect
 
 from tests.browser.deeds import (
     add_part,
     add_photo_parts,
     add_photos,
+    alphabet_there,
     choose_paper,
     jpeg,
     kit_there,
@@ -210,3 +212,34 @@ def test_a_line_that_moves_late_on_a_photo_takes_back_no_edit(page: Page, tmp_pa
     expect(across).not_to_have_value(before)
     kept(page, "Photo lock")
     expect(across).not_to_have_value(before)
+
+
+def test_an_answer_from_before_another_pack_is_not_kept(page: Page) -> None:
+    """A page is worked out with one pack, and before the answer is there another pack is laid on the shelf: what was
+    worked out before it must not stay and say that an H is short."""
+    kit_there(page)
+    alphabet_there(page, "HE")
+    page_there(page)
+    add_part(page, "title", "Title")
+    page.get_by_label("What the title says").fill("HEH")
+    page.get_by_label("Letters", exact=True).select_option(label="Tin")
+    told = page.get_by_text(re.compile("^Tin has .* left; it takes"))
+    expect(told).to_be_visible()
+    saved(page)
+    late = list[tuple[Route, APIResponse]]()
+
+    def hold(route: Route) -> None:
+        if late:
+            route.continue_()
+        else:
+            late.append((route, route.fetch()))
+
+    page.route("**/api/evaluate", hold)
+    with page.expect_request("**/api/evaluate"):
+        page.get_by_label("What the title says").fill("HEHE")
+    page.get_by_role("button", name="Another pack of Tin is here").click()
+    expect(page.get_by_text("Another pack of Tin is on the shelf")).to_be_visible()
+    assert late, "it was worked out with one pack, and nothing came back yet"
+    route, answer = late[0]
+    route.fulfill(response=answer)
+    expect(told).to_have_count(0)

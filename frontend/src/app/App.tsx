@@ -2,10 +2,10 @@
 
 import CssBaseline from "@mui/material/CssBaseline";
 import { ThemeProvider } from "@mui/material/styles";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
-import { Unreachable } from "../api/client";
+import { answers } from "../api/asking";
 import { OnceUsual, UsualProvider } from "../api/usual";
 import { Doorway } from "./Doorway";
 import { Frame } from "./Frame";
@@ -44,16 +44,7 @@ const [, first, further] = window.location.pathname.split("/");
 const begun = { unpack, photos, cut, page: further ? pageBench : pages }[first || "page"];
 begun?.().catch(() => undefined); // asked for again where it is drawn, and told there
 
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: {
-      staleTime: 2_000,
-      retry: (failures, error) => error instanceof Unreachable && failures < 20,
-      retryDelay: 1_000,
-      networkMode: "always",
-    },
-  },
-});
+const queries = answers();
 
 export function App() {
   const light = useLight();
