@@ -1022,7 +1022,7 @@ export interface paths {
         put?: never;
         /**
          * Show Lengths
-         * @description Lengths in the person's unit.
+         * @description Lengths in the person's unit, or the page's.
          */
         post: operations["show_lengths"];
         delete?: never;
@@ -3381,7 +3381,7 @@ export interface paths {
         };
         /**
          * Get Usual
-         * @description What is usual where nothing is said yet.
+         * @description What is usual where nothing is said yet; in the household's unit where none is named.
          */
         get: operations["get_usual"];
         put?: never;
@@ -3824,7 +3824,8 @@ export interface components {
         };
         /**
          * @description `upright` strips stand beside each other, else they lie one under the other. `by` is the stagger, the step,
-         *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`.
+         *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`. Strips are cut 1/4 in longer, to be
+         *     trimmed, where `over` says so (None: as the house rule has it) and their paper is as long.
          */
         "BandPart-Input": {
             /**
@@ -3860,6 +3861,7 @@ export interface components {
              * @example 108 mm
              */
             length: string;
+            over?: boolean | null;
             /**
              * @default [
              *       {
@@ -3903,7 +3905,8 @@ export interface components {
         };
         /**
          * @description `upright` strips stand beside each other, else they lie one under the other. `by` is the stagger, the step,
-         *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`.
+         *     or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`. Strips are cut 1/4 in longer, to be
+         *     trimmed, where `over` says so (None: as the house rule has it) and their paper is as long.
          */
         "BandPart-Output": {
             /**
@@ -3939,6 +3942,7 @@ export interface components {
              * @example 108 mm
              */
             length: string;
+            over: boolean | null;
             /**
              * @default [
              *       {
@@ -5337,6 +5341,8 @@ export interface components {
             lines: components["schemas"]["DrawnLine"][];
             parts: components["schemas"]["PartOnPage"][];
             pieces: components["schemas"]["PieceOut"][];
+            /** @enum {string} */
+            unit: "in" | "mm";
         };
         /** @description A face that was marked: its middle as shares of the picture, its height as a share of the shorter side. */
         "Face-Input": {
@@ -6412,7 +6418,10 @@ export interface components {
             rounded: boolean;
             shown: string;
         };
-        /** @description A length as typed, within `range`, stepped by so many of the person's `marks`. */
+        /**
+         * @description A length as typed, within `range`, stepped by so many of the person's `marks`; `unit` is that of the page it is
+         *     typed on, where a rule gives it one.
+         */
         LengthText: {
             /** @default 0 */
             marks: number;
@@ -6422,9 +6431,11 @@ export interface components {
              */
             range: "size" | "page size" | "gap" | "offset" | "supply";
             text: string;
+            unit?: ("in" | "mm") | null;
         };
         LengthTexts: {
             lengths: string[];
+            unit?: ("in" | "mm") | null;
         };
         LetterOut: {
             character: string;
@@ -6953,7 +6964,7 @@ export interface components {
             path: string;
             width: number;
         };
-        /** @description One page of a format. */
+        /** @description One page of a format; `unit` where it is not the household's. */
         OnPage: {
             /**
              * @description A page size from 1 in to 120 in.
@@ -6961,6 +6972,7 @@ export interface components {
              * @example 108 mm
              */
             height: string;
+            unit?: ("in" | "mm") | null;
             /**
              * @description A page size from 1 in to 120 in.
              * @example 4 1/4 in
@@ -8157,7 +8169,8 @@ export interface components {
             whole: string;
         };
         /**
-         * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
+         * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed (None: as the house
+         *     rule has it); `seed` draws the papers' order.
          *
          *     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
          *     from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
@@ -8199,8 +8212,7 @@ export interface components {
              * @enum {string}
              */
             kind: "pieced";
-            /** @default false */
-            over: boolean;
+            over?: boolean | null;
             /**
              * @default [
              *       {
@@ -8253,7 +8265,8 @@ export interface components {
             width: string;
         };
         /**
-         * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
+         * @description `strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed (None: as the house
+         *     rule has it); `seed` draws the papers' order.
          *
          *     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
          *     from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
@@ -8295,8 +8308,7 @@ export interface components {
              * @enum {string}
              */
             kind: "pieced";
-            /** @default false */
-            over: boolean;
+            over: boolean | null;
             /**
              * @default [
              *       {
@@ -9356,10 +9368,15 @@ export interface components {
             things: components["schemas"]["Thing-Output"][];
             wrong: components["schemas"]["WrongCell"][];
         };
-        /** @description A rule by its field, the question it answers, and its options; the first one is the usual. */
+        /**
+         * @description A rule by its field, the question it answers, and its options; the first one is the usual. What the household
+         *     says elsewhere, only a kit or a page says here: that is not `of_house`.
+         */
         Rule: {
             asks: string;
             id: string;
+            /** @default true */
+            of_house: boolean;
             options: components["schemas"]["Option"][];
         };
         /** @description What is held to; None where nothing is said. */
@@ -9377,7 +9394,9 @@ export interface components {
             photo_safe?: ("everywhere" | "touching" | "no") | null;
             rims?: ("none" | "white") | null;
             stories?: ("one" | "series") | null;
+            strips?: ("exact" | "long") | null;
             theme?: ("followed" | "free") | null;
+            unit?: ("measures" | "in" | "mm") | null;
             white_space?: ("left" | "filled") | null;
             words?: ("after" | "before") | null;
             writing?: ("hand" | "typed") | null;
@@ -9397,7 +9416,9 @@ export interface components {
             photo_safe: ("everywhere" | "touching" | "no") | null;
             rims: ("none" | "white") | null;
             stories: ("one" | "series") | null;
+            strips: ("exact" | "long") | null;
             theme: ("followed" | "free") | null;
+            unit: ("measures" | "in" | "mm") | null;
             white_space: ("left" | "filled") | null;
             words: ("after" | "before") | null;
             writing: ("hand" | "typed") | null;
@@ -20384,7 +20405,9 @@ export interface operations {
     };
     get_usual: {
         parameters: {
-            query?: never;
+            query?: {
+                unit?: ("in" | "mm") | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -213,6 +213,7 @@ def _constructions(id: str) -> st.SearchStrategy[Part]:
             st.booleans(),
             several,
             st.booleans(),
+            over=st.sampled_from([None, False, True]),
             place=places,
         ),
         st.builds(

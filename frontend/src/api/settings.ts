@@ -1,6 +1,7 @@
 /** How the household measures, what was put away, lengths as people write them. */
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { client, type Schemas, take } from "./client";
+import { useUnitHere } from "./unit";
 
 export type Settings = Schemas["Settings"];
 
@@ -15,6 +16,7 @@ export const putSettings = (settings: Settings, version: number) =>
 
 /** Whether lengths are given in inches, or in millimetres, for those who measure in centimetres too. */
 export function useUnit(): "in" | "mm" {
+  const here = useUnitHere();
   const unit = useQuery(settingsQuery).data?.settings.unit ?? "in";
-  return unit === "in" ? "in" : "mm";
+  return here ?? (unit === "in" ? "in" : "mm");
 }

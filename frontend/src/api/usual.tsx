@@ -2,27 +2,31 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { createContext, type ReactNode, useContext } from "react";
 import { client, type Schemas, take } from "./client";
+import { type PageUnit, useUnitHere } from "./unit";
 
 export type Usual = Schemas["Usual"];
 export type Offered = Schemas["Offered"];
 
-const usualQuery = queryOptions({
-  queryKey: ["usual"],
-  queryFn: () => take(client.GET("/api/usual")),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-/** What a page of that size can be added. */
-export const menuQuery = ({ width, height }: { width: string; height: string }) =>
+const usualQuery = (unit: PageUnit | null) =>
   queryOptions({
-    queryKey: ["menu", width, height],
-    queryFn: () => take(client.POST("/api/menu", { body: { width, height } })),
+    queryKey: ["usual", unit],
+    queryFn: () => take(client.GET("/api/usual", { params: { query: unit ? { unit } : {} } })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+/** What a page of that size can be added. */
+export const menuQuery = ({ width, height }: { width: string; height: string }, unit: PageUnit | null) =>
+  queryOptions({
+    queryKey: ["menu", width, height, unit],
+    queryFn: () => take(client.POST("/api/menu", { body: { width, height, unit } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 
 const Known = createContext<Usual | null>(null);
 
+/** In the unit of where one is; what is known already stays until it is there. */
 export function UsualProvider({ children }: { children: ReactNode }) {
-  const { data = null } = useQuery(usualQuery);
+  const known = useContext(Known);
+  const { data = known } = useQuery(usualQuery(useUnitHere()));
   return <Known.Provider value={data}>{children}</Known.Provider>;
 }
 

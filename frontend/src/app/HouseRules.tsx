@@ -69,42 +69,44 @@ export default function HouseRules() {
         />
       </Box>
       <Box component="dl" sx={{ m: 0 }}>
-        {known.map((rule) => {
-          const value = said[rule.id as keyof Rules];
-          const usual = rule.options[0];
-          const holds = rule.options.find((one) => one.value === value) ?? (house ? usual : undefined);
-          return (
-            <Box
-              key={rule.id}
-              sx={{
-                display: "grid",
-                gridTemplateColumns: "minmax(180px, 240px) 1fr",
-                columnGap: 2,
-                py: 1,
-                borderTop: `1px solid ${colours.line}`,
-                "@media (max-width: 560px)": { gridTemplateColumns: "1fr" },
-              }}
-            >
-              <Box component="dt" sx={{ fontWeight: 700 }}>
-                {rule.asks}
-              </Box>
-              <Box component="dd" sx={{ m: 0 }}>
-                <Choice
-                  label={rule.asks}
-                  value={value ?? (house ? (usual?.value ?? "") : "")}
-                  options={[
-                    ...(house ? [] : ([["", "nothing said here"]] as const)),
-                    ...rule.options.map((one) => [one.value, one.name] as const),
-                  ]}
-                  onChange={(next) => void change(rule.id, next)}
-                />
-                <Box sx={{ color: colours.soft, fontSize: "0.92rem" }}>
-                  {holds?.changes ?? (page ? "Its kit or the household decides." : "The household decides.")}
+        {known
+          .filter((rule) => rule.of_house || !house)
+          .map((rule) => {
+            const value = said[rule.id as keyof Rules];
+            const usual = rule.options[0];
+            const holds = rule.options.find((one) => one.value === value) ?? (house ? usual : undefined);
+            return (
+              <Box
+                key={rule.id}
+                sx={{
+                  display: "grid",
+                  gridTemplateColumns: "minmax(180px, 240px) 1fr",
+                  columnGap: 2,
+                  py: 1,
+                  borderTop: `1px solid ${colours.line}`,
+                  "@media (max-width: 560px)": { gridTemplateColumns: "1fr" },
+                }}
+              >
+                <Box component="dt" sx={{ fontWeight: 700 }}>
+                  {rule.asks}
+                </Box>
+                <Box component="dd" sx={{ m: 0 }}>
+                  <Choice
+                    label={rule.asks}
+                    value={value ?? (house ? (usual?.value ?? "") : "")}
+                    options={[
+                      ...(house ? [] : ([["", "nothing said here"]] as const)),
+                      ...rule.options.map((one) => [one.value, one.name] as const),
+                    ]}
+                    onChange={(next) => void change(rule.id, next)}
+                  />
+                  <Box sx={{ color: colours.soft, fontSize: "0.92rem" }}>
+                    {holds?.changes ?? (page ? "Its kit or the household decides." : "The household decides.")}
+                  </Box>
                 </Box>
               </Box>
-            </Box>
-          );
-        })}
+            );
+          })}
       </Box>
     </Box>
   );

@@ -1,5 +1,6 @@
 /** Bands of strips, and pieced work. */
 
+import { Choice } from "../ui/Choice";
 import type { BandPart, PartProps, PiecedPart } from "./kinds";
 import { Sentence } from "./Sentence";
 import {
@@ -56,6 +57,7 @@ export function BandFields(of: PartProps<BandPart>) {
           no="never twice running"
         />
         {(part.drawn || part.way === "ragged") && <SeedButton of={of} words="Another arrangement" />}
+        <OverValue of={of} />
       </Sentence>
       <PlaceOf of={of} />
     </>
@@ -111,13 +113,7 @@ export function PiecedFields(of: PartProps<PiecedPart>) {
             />
           </>
         )}
-        <EitherValue
-          of={of}
-          field="over"
-          label="Cut to size or longer"
-          yes="cut 1/4 longer and trimmed"
-          no="cut exactly"
-        />
+        <OverValue of={of} />
       </Sentence>
       <PapersValue of={of} />
       <Sentence>
@@ -135,6 +131,26 @@ export function PiecedFields(of: PartProps<PiecedPart>) {
       </Sentence>
       <PlaceOf of={of} />
     </>
+  );
+}
+
+/** Two schools; where nothing is said the house rule decides. */
+function OverValue<P extends { over: boolean | null }>({ of }: { of: PartProps<P> }) {
+  const { part, onChange } = of;
+  const label = "Cut to size or longer";
+  return (
+    <Choice
+      label={label}
+      value={part.over === null ? "" : part.over ? "longer" : "exact"}
+      options={[
+        ["", "cut as the house rule has it"],
+        ["exact", "cut exactly"],
+        ["longer", "cut 1/4 longer and trimmed"],
+      ]}
+      onChange={(next) =>
+        onChange(`changed the ${label.toLowerCase()}`, { ...part, over: next ? next === "longer" : null })
+      }
+    />
   );
 }
 

@@ -8,6 +8,7 @@ import { useEffect, useId, useLayoutEffect, useRef, useState } from "react";
 import { Unreachable } from "../api/client";
 import { type Range, readLength, useShown } from "../api/lengths";
 import { useUnit } from "../api/settings";
+import { useUnitHere } from "../api/unit";
 import { colours, figures } from "../app/theme";
 import { Complaint } from "./Complaint";
 
@@ -27,6 +28,7 @@ const PAUSE = 150;
 export function LengthField({ label, value, onCommit, range = "size", unit }: Props) {
   const shown = useShown(value);
   const household = useUnit();
+  const here = useUnitHere();
   const [draft, setDraft] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const field = useRef<HTMLInputElement>(null);
@@ -51,14 +53,14 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     const turn = ++asked.current;
     const timer = setTimeout(async () => {
       try {
-        await readLength(draft, range);
+        await readLength(draft, range, here);
         if (turn === asked.current) setWrong(null);
       } catch (error) {
         if (turn === asked.current && !(error instanceof Unreachable)) setWrong((error as Error).message);
       }
     }, PAUSE);
     return () => clearTimeout(timer);
-  }, [draft, range]);
+  }, [draft, range, here]);
 
   function put(length: string): void {
     const { value: held, onCommit: take } = now.current;
@@ -70,7 +72,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     if (draft === null) return;
     const turn = ++asked.current;
     try {
-      const read = await readLength(draft, range);
+      const read = await readLength(draft, range, here);
       if (turn !== asked.current) return;
       setDraft(null);
       setWrong(null);
@@ -90,7 +92,7 @@ export function LengthField({ label, value, onCommit, range = "size", unit }: Pr
     const turn = ++asked.current;
     steps.current = steps.current.then(async () => {
       try {
-        const read = await readLength(typed ?? now.current.value ?? "0", range, marks);
+        const read = await readLength(typed ?? now.current.value ?? "0", range, here, marks);
         setDraft((held) => (held === typed ? null : held));
         if (turn === asked.current) setWrong(null);
         put(read.length);

@@ -21,7 +21,7 @@ from ulna.core.kit.finished import Bench
 from ulna.formats import build_pdf
 from ulna.formats.documents import Doc, Model
 from ulna.formats.pdf_pen import PaperSize
-from ulna.household import building, log
+from ulna.household import building, house_rules, log
 from ulna.household.home import Household
 
 router = APIRouter(prefix="/api", tags=["building"])
@@ -154,16 +154,16 @@ def spend_time(id: str, asked: SpentIn, home: AtHome) -> None:
 @router.get("/pages/{id}/order.pdf", response_class=Response)
 def get_order_pdf(id: str, home: AtHome, paper: PaperSize = "letter") -> Response:
     """The order on paper, with the page as it grows."""
-    found = building.bench(home, id)
-    pictures = build_pdf.growing(found.page, found.order, home.ground_for(home.page(id), id).shelf, home.faces())
-    data = build_pdf.order_pdf(home.page(id).name, found.order, found.needs, pictures, home.ruler(), paper)
-    return attachment(data, f"{home.page(id).name} order.pdf", "application/pdf")
+    found, plan = building.bench(home, id), home.page(id)
+    pictures = build_pdf.growing(found.page, found.order, home.ground_for(plan, id).shelf, home.faces())
+    ruler = house_rules.ruler(home, plan)
+    data = build_pdf.order_pdf(plan.name, found.order, found.needs, pictures, ruler, paper)
+    return attachment(data, f"{plan.name} order.pdf", "application/pdf")
 
 
 @router.get("/pages/{id}/places.pdf", response_class=Response)
 def get_places_pdf(id: str, home: AtHome, paper: PaperSize = "letter") -> Response:
     """Where every piece goes, at true size over several sheets: to lay under the page, or to prick through."""
-    found = building.bench(home, id)
-    name = home.page(id).name
-    data = build_pdf.places_pdf(name, found.page, found.numbers, home.ruler(), paper)
-    return attachment(data, f"{name} places.pdf", "application/pdf")
+    found, plan = building.bench(home, id), home.page(id)
+    data = build_pdf.places_pdf(plan.name, found.page, found.numbers, house_rules.ruler(home, plan), paper)
+    return attachment(data, f"{plan.name} places.pdf", "application/pdf")

@@ -102,3 +102,4 @@ class EvaluatedOut(Model):
     pieces: list[PieceOut]
     findings: list[Doc[Finding]]
     lines: list[Doc[DrawnLine]]
+    unit: Literal["in", "mm"]

@@ -13,6 +13,7 @@ from ulna.api.drawn import EvaluatedOut
 from ulna.api.wire import PageAsked
 from ulna.core.kit.cost import Lacking, PaperCost, cost
 from ulna.core.kit.gutting import GutOffer, answered
+from ulna.core.measure import Unit
 from ulna.core.page import moving
 from ulna.core.page.adding import Added, Where, add
 from ulna.core.page.dressing import dressed, taken
@@ -26,6 +27,7 @@ from ulna.core.parts.kinds import Part
 from ulna.core.parts.kinds.photo import filling
 from ulna.core.parts.pieces import PaperChoice
 from ulna.formats.documents import AnyLength, Doc, Model
+from ulna.household import house_rules
 from ulna.household.cutting import EFFORT, settled
 
 router = APIRouter(prefix="/api", tags=["pages"])
@@ -132,14 +134,16 @@ class MoveAsked(BaseModel):
 @router.post("/evaluate")
 def evaluate_page(asked: PageAsked, home: AtHome) -> EvaluatedOut:
     """The pieces of a recipe, where they lie, and what is to be told of them."""
-    return EvaluatedOut.model_validate(home.evaluated(asked.page, asked.id))
+    page, ruler = home.evaluated(asked.page, asked.id), house_rules.ruler(home, asked.page)
+    return EvaluatedOut.model_validate({**vars(page), "unit": "in" if ruler.unit is Unit.INCH else "mm"})
 
 
 @router.post("/cost")
 def cost_page(asked: PageAsked, home: AtHome) -> CostOut:
     """What a recipe takes from the shelf, and what gutting would give back."""
     found = settled(home, asked.page, asked.id, EFFORT)
-    out = CostOut.model_validate(cost(found.plan, found.pieces, home.shelf_for(asked.id), home.ruler()))
+    ruler = house_rules.ruler(home, asked.page)
+    out = CostOut.model_validate(cost(found.plan, found.pieces, home.shelf_for(asked.id), ruler))
     if home.stage(asked.id) != "cut":
         out.offers = list(found.offers)
     return out

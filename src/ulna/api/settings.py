@@ -11,7 +11,7 @@ from ulna.api.at_home import AtHome
 from ulna.api.wire import Saved, saved
 from ulna.core.kit.settings import Settings
 from ulna.core.measure import RANGES, Length, Ruler, parse, text
-from ulna.core.rules import RULES, Rule
+from ulna.core.rules import RULES, Rule, Rules
 from ulna.formats.documents import AnyLength, Doc
 from ulna.store.states import Kept
 
@@ -38,9 +38,11 @@ class Away(BaseModel):
 
 
 class LengthText(BaseModel):
-    """A length as typed, within `range`, stepped by so many of the person's `marks`."""
+    """A length as typed, within `range`, stepped by so many of the person's `marks`; `unit` is that of the page it is
+    typed on, where a rule gives it one."""
 
     text: Annotated[str, Field(max_length=200)]
+    unit: Literal["in", "mm"] | None = None
     range: Literal["size", "page size", "gap", "offset", "supply"] = "size"
     marks: Annotated[int, Field(ge=-1000, le=1000)] = 0
 
@@ -55,6 +57,7 @@ class LengthRead(BaseModel):
 
 class LengthTexts(BaseModel):
     lengths: Annotated[list[AnyLength], Field(max_length=500)]
+    unit: Literal["in", "mm"] | None = None
 
 
 def _out(kept: Kept[Settings]) -> SettingsOut:
@@ -92,7 +95,7 @@ def _away(kept: Kept[dict[str, object]]) -> Away:
 @router.post("/lengths/read")
 def read_length(asked: LengthText, home: AtHome) -> LengthRead:
     """The length that was typed, stepped by marks where asked. Refused outside its range."""
-    ruler, allowed = home.ruler(), RANGES[asked.range]
+    ruler, allowed = home.ruler(Rules(unit=asked.unit)), RANGES[asked.range]
     length = parse(asked.text, ruler.unit)
     if asked.marks:
         length = min(max(ruler.step(length, asked.marks), allowed.least), allowed.most)
@@ -101,8 +104,8 @@ def read_length(asked: LengthText, home: AtHome) -> LengthRead:
 
 @router.post("/lengths/show")
 def show_lengths(asked: LengthTexts, home: AtHome) -> list[LengthRead]:
-    """Lengths in the person's unit."""
-    ruler = home.ruler()
+    """Lengths in the person's unit, or the page's."""
+    ruler = home.ruler(Rules(unit=asked.unit))
     return [_shown(length, ruler) for length in asked.lengths]
 
 

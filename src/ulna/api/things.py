@@ -20,7 +20,7 @@ from ulna.formats import thing_svg
 from ulna.formats.documents import Doc, Size
 from ulna.formats.marks_pdf import marks_pdf
 from ulna.formats.pdf_pen import PaperSize
-from ulna.household import things
+from ulna.household import house_rules, things
 from ulna.store.ids import new_id
 
 router = APIRouter(prefix="/api", tags=["things"])
@@ -154,7 +154,7 @@ def scatter_as_pdf(id: str, part: str, home: AtHome, paper: PaperSize = "letter"
     plan = home.page(id)
     page = home.evaluated(plan, id)
     pieces = [piece for piece in page.pieces if piece.part == part]
-    content = marks_pdf(plan.name, page.box(part), pieces, home.ruler(), paper)
+    content = marks_pdf(plan.name, page.box(part), pieces, house_rules.ruler(home, plan), paper)
     return attachment(content, f"{plan.name} scatter.pdf", "application/pdf")
 
 

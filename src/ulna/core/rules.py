@@ -18,8 +18,10 @@ GutRule = Literal["always", "when it saves a sheet", "never"]
 class Rules:
     """What is held to; None where nothing is said."""
 
+    unit: Literal["measures", "in", "mm"] | None = None
     cutting: Literal["exact", "loose"] | None = None
     gut: GutRule | None = None
+    strips: Literal["exact", "long"] | None = None
     paper: Literal["kit", "stash"] | None = None
     photo_safe: Literal["everywhere", "touching", "no"] | None = None
     first: Literal["photos", "title"] | None = None
@@ -48,11 +50,13 @@ class Option:
 
 @dataclass(frozen=True, slots=True)
 class Rule:
-    """A rule by its field, the question it answers, and its options; the first one is the usual."""
+    """A rule by its field, the question it answers, and its options; the first one is the usual. What the household
+    says elsewhere, only a kit or a page says here: that is not `of_house`."""
 
     id: str
     asks: str
     options: tuple[Option, ...]
+    of_house: bool = True
 
     @property
     def usual(self) -> str:
@@ -60,6 +64,11 @@ class Rule:
 
 
 RULES = (
+    Rule("unit", "In which unit?", (
+        Option("measures", "as the household", "Lengths are told as Measures has them."),
+        Option("in", "inches", "Lengths are told in inches, whatever Measures has."),
+        Option("mm", "millimetres", "Lengths are told in millimetres, whatever Measures has."),
+    ), of_house=False),
     Rule("cutting", "How exactly is it cut?", (
         Option("exact", "exact, by trimmer", "What is off by a sixteenth is told."),
         Option("loose", "loose, by scissors", "Nothing tighter than an eighth of an inch is asked or told."),
@@ -68,6 +77,10 @@ RULES = (
         Option("when it saves a sheet", "when it saves a sheet", "A mat is gutted where a whole sheet is saved by it."),
         Option("always", "always", "Every mat that is worth the knife gives its middle back."),
         Option("never", "never, mats stay solid", "No middle is cut out unless a piece says so."),
+    )),
+    Rule("strips", "How long are strips cut?", (
+        Option("exact", "exactly", "A strip is cut as long as it is seen."),
+        Option("long", "longer, and trimmed", "A strip is cut 1/4 in longer where its paper is as long, and trimmed."),
     )),
     Rule("paper", "Which paper may be taken?", (
         Option("stash", "kit and stash", "Papers, letters and things of every kit are proposed."),

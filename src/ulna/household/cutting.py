@@ -35,6 +35,7 @@ from ulna.core.paper.shelf import Shelf
 from ulna.core.parts.pieces import Ground, Piece
 from ulna.core.planner.plan import CutPlan
 from ulna.formats import cut_csv, cut_document
+from ulna.household import house_rules
 from ulna.household.home import CUTTING_OF, Household, without
 from ulna.store.errors import NotThere
 
@@ -109,13 +110,13 @@ def settled(home: Household, plan: PagePlan, page: str | None, effort: int, rule
 def costed(home: Household, plan: PagePlan, page: str | None, effort: int) -> Cost:
     """What a recipe takes from the shelf."""
     found = settled(home, plan, page, effort)
-    return cost(found.plan, found.pieces, home.shelf_for(page), home.ruler())
+    return cost(found.plan, found.pieces, home.shelf_for(page), house_rules.ruler(home, plan))
 
 
 def _worked(
     home: Household, plan: PagePlan, page: str | None, ruler: Ruler | None = None
 ) -> tuple[Evaluated, Ground]:
-    """A recipe worked out, and what on; in the household's ruler where no other is given."""
+    """A recipe worked out, and what on; in the page's ruler where no other is given."""
     ground = home.ground_for(plan, page)
     if ruler is not None and ruler != ground.ruler:
         ground = ground.changed(ruler=ruler)
@@ -143,7 +144,7 @@ def page_cuts(home: Household, page: str) -> PageCuts:
         return PageCuts(
             version, ruler, cuts, ticked, True, still, tuple(p.name for p in gone), lacks, False, stands_on
         )
-    ruler, shelf = home.ruler(), home.shelf_for(page)
+    ruler, shelf = house_rules.ruler(home, plan), home.shelf_for(page)
     found = fresh_list(home, page)
     cuts = _listed(home, found.plan, found.pieces, shelf, ruler, 1)
     cuts = CutList(tuple(progress.rekeyed(cuts.sheets, elsewhere)))

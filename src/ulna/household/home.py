@@ -211,8 +211,10 @@ class Household:
         """The settings' document, made on first asking."""
         return self.all_settings.only(Settings)
 
-    def ruler(self) -> Ruler:
-        return self.settings().body.ruler
+    def ruler(self, rules: Rules | None = None) -> Ruler:
+        """The household's, or the one that rules ask for."""
+        settings = self.settings().body
+        return settings.ruler_by(rules) if rules else settings.ruler
 
     def punches(self) -> tuple[Punch, ...]:
         return self.settings().body.punches
@@ -461,7 +463,7 @@ class Household:
                 format,
                 self._less(self.shelf_for(page), takings, stuck_on),
                 self.photos(),
-                self.ruler(),
+                self.ruler(held_to),
                 self.faces(),
                 {hand.id: hand for hand in self.settings().body.hands},
                 self.punches(),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import TYPE_CHECKING
 
+from ulna.core.measure import Ruler
 from ulna.core.page.plan import PagePlan
 from ulna.core.paper.shelf import Kit
 from ulna.core.parts.inside import every
@@ -35,6 +36,11 @@ def settled(home: Household, plan: PagePlan) -> Settled:
     mine = set(kits_of(home, plan)) if ruled else set[str]()
     kits = [kept.body.rules for kept in ruled if kept.id in mine]
     return settle(plan.rules, kits, home.settings().body.rules)
+
+
+def ruler(home: Household, plan: PagePlan) -> Ruler:
+    """What a page is measured with."""
+    return home.ruler(settled(home, plan).rules)
 
 
 def from_its_kits(home: Household, plan: PagePlan) -> frozenset[str] | None:

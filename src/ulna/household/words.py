@@ -43,7 +43,7 @@ def printed(home: Household, id: str, part: str, what: Asked, paper: PaperSize) 
             plan.name,
             to_rule_by(as_set(said, plan.parts, ground), ground),
             page.box(part).height,
-            home.ruler(),
+            ground.ruler,
             paper,
         )
     if not lines:

@@ -11,7 +11,7 @@ from sqlalchemy import Connection, Engine, inspect, text
 from ulna.store import disk
 from ulna.store.errors import TooNew
 
-KNOWN = ("0001", "0002", "0003", "0004", "0005", "0006")
+KNOWN = ("0001", "0002", "0003", "0004", "0005", "0006", "0007")
 LATEST = KNOWN[-1]
 """The newest migration; alembic takes a second to import and is left alone where this is what is there."""
 

@@ -16,6 +16,7 @@ from ulna.core.parts.kinds.band import Band, offsets, outward, strips_from
 from ulna.core.parts.kinds.pieced import Pieced, strips_a_side
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import PaperChoice, Piece
+from ulna.core.rules import USUAL
 
 PAPERS = tuple(PaperChoice(name) for name in ("a", "b", "c", "d"))
 RULER = Ruler()
@@ -88,6 +89,22 @@ def test_how_many_strips_a_sheet_gives(sheet: tuple[str, str], strip: tuple[str,
 def test_a_paper_too_short_for_its_strips_is_told() -> None:
     band = Band("b", length=parse("8"), papers=(PaperChoice("pad"),))
     assert "gives no strip that long" in worked(band, ground(None, paper("pad", size="6"))).findings[0].sentence
+
+
+def test_by_the_house_rule_strips_are_cut_longer_and_trimmed() -> None:
+    """A strip of 8 in is cut 8 1/4 long and 8 of it are seen where they were; what a part says itself wins; one as
+    long as its paper is cut as it is."""
+    band = Band("b", 3, length=parse("8"), papers=(PaperChoice("kraft"),))
+    there = ground(None, paper("kraft"))
+    long = there.changed(rules=replace(USUAL, strips="long"))
+    for piece, exact in zip(worked(band, long).pieces, worked(band, there).pieces, strict=True):
+        assert size(piece.rect.width, piece.rect.height) == "8 1/4 × 1/2"
+        assert piece.rect.x == exact.rect.x - parse("1/8") and piece.seen == exact.seen
+    assert worked(band, long).arithmetic.endswith("8 long, cut 1/4 longer and trimmed")
+    assert sizes(worked(replace(band, over=False), long).pieces) == {"8 × 1/2"}
+    assert sizes(worked(replace(band, length=parse("12")), long).pieces) == {"12 × 1/2"}
+    upright = worked(replace(band, upright=True, over=True), there).pieces
+    assert sizes(upright) == {"1/2 × 8 1/4"}
 
 
 @given(st.integers(2, 4), st.integers(1, 60), st.integers(0, 50))

@@ -12,6 +12,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { type PhotoOut, usePhotos, usePictures } from "../../api/photos";
+import { useUnitHere } from "../../api/unit";
 import { menuQuery, type Offered, useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
 import { begun, type Part, printOf } from "../../parts/kinds";
@@ -62,7 +63,7 @@ export function AddMenu({ parts, format, onAdd }: Props) {
 
 /** Everything else: found by typing a word, or by its picture. */
 function Menu({ format, onPick }: { format: PageFormat; onPick: (entry: Offered) => void }) {
-  const { data: menu = [] } = useQuery(menuQuery(format));
+  const { data: menu = [] } = useQuery(menuQuery(format, useUnitHere()));
   const [typed, setTyped] = useState("");
   return (
     <Autocomplete<Offered>

@@ -9,7 +9,9 @@ import { type Schemas, Unreachable } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import { addPage, type PageOut, pageQuery, pageSource } from "../../api/pages";
 import { costQuery, evaluatedQuery } from "../../api/recipe";
+import { UnitHere } from "../../api/unit";
 import { useDesk } from "../../api/useDesk";
+import { UsualProvider } from "../../api/usual";
 import { useFrame, useInFrame } from "../../app/FrameContext";
 import { colours, narrow } from "../../app/theme";
 import { useTime } from "../../app/useTime";
@@ -143,130 +145,135 @@ function Bench({ answer }: { answer: PageOut }) {
   const offers = cost?.offers ?? [];
   const drawn = offers.filter((o) => o.piece === looked?.piece || (o.gut && (hidden || o.part === chosen)));
   return (
-    <Box sx={shelved ? THREE_PANES : TWO_PANES}>
-      <RecipePane
-        id={id}
-        page={page}
-        evaluated={evaluated}
-        found={told}
-        lacking={cost?.lacking ?? []}
-        chosen={chosen}
-        also={also}
-        edits={edits}
-        onAdd={add}
-        onChoose={choose}
-        onRemove={(one) => hand.remove([one.id])}
-      />
-      <Box sx={{ display: "flex", flexDirection: "column", minWidth: 0, minHeight: 0 }}>
-        <PageTools
-          id={id}
-          page={page}
-          found={checked ? told.length : null}
-          chosen={part ? chosen : null}
-          also={also.length}
-          onArrange={arrange}
-          auditioning={auditioning}
-          onAudition={() => setAuditioning(!auditioning)}
-          measuring={tape.measuring}
-          onMeasure={tape.toggle}
-          shelved={shelved}
-          onShelf={() => setShelved(!shelved)}
-          things={
-            <ThingsMenu
+    <UnitHere unit={evaluated?.unit ?? null}>
+      <UsualProvider>
+        <Box sx={shelved ? THREE_PANES : TWO_PANES}>
+          <RecipePane
+            id={id}
+            page={page}
+            evaluated={evaluated}
+            found={told}
+            lacking={cost?.lacking ?? []}
+            chosen={chosen}
+            also={also}
+            edits={edits}
+            onAdd={add}
+            onChoose={choose}
+            onRemove={(one) => hand.remove([one.id])}
+          />
+          <Box sx={{ display: "flex", flexDirection: "column", minWidth: 0, minHeight: 0 }}>
+            <PageTools
               id={id}
               page={page}
-              parts={chosen ? [chosen, ...also] : []}
-              onEdit={edits.editLate}
-              onChoose={choice.chooseAll}
-              onPropose={() => {
-                choose(null);
-                setProposing(true);
-              }}
-            />
-          }
-          edit={
-            <HandMenu
-              hand={hand}
-              onDuplicatePage={() => void duplicate()}
-              onKeys={() => setKeys(true)}
-              onSketch={() => void sketching.keep()}
-              onDraft={sketching.draftRound}
-            />
-          }
-        />
-        {tape.measuring && (
-          <Box role="status" sx={{ px: 2, color: colours.verdigris, fontWeight: 700 }}>
-            {tape.says ?? (tape.first ? "And now the other one." : "Press on two things: how far are they apart?")}
-          </Box>
-        )}
-        <Stage
-          id={id}
-          page={page}
-          evaluated={evaluated}
-          chosen={chosen}
-          also={also}
-          onChoose={choose}
-          onChange={edits.editPart}
-          zoom={zoom}
-          onPut={put}
-          onCell={keepFor}
-          move={move}
-          tape={tape}
-          drawn={drawn}
-          looked={looked}
-          found={chosen ? told.filter((one) => one.finding.part === chosen) : []}
-        />
-        {proposing ? (
-          <Proposal
-            id={id}
-            page={page}
-            onTry={(what, parts) => edits.edit(what, { parts }, "proposed clusters")}
-            onClose={() => setProposing(false)}
-          />
-        ) : auditioning && part ? (
-          <Audition
-            key={part.id}
-            id={id}
-            page={page}
-            part={part}
-            onTry={edits.editPart}
-            onClose={() => setAuditioning(false)}
-          />
-        ) : (
-          <CostStrip
-            cost={cost}
-            shelf={shelf}
-            keeps={page.keeps}
-            onKeep={edits.keep}
-            helps={(piece) => <Helps id={id} page={page} piece={piece} onTake={edits.edit} />}
-            hidden={{
-              words: hiddenWords(offers),
-              open: hidden && offers.length > 0,
-              onOpen: setHidden,
-              list: (
-                <HiddenPaper
+              found={checked ? told.length : null}
+              chosen={part ? chosen : null}
+              also={also.length}
+              onArrange={arrange}
+              auditioning={auditioning}
+              onAudition={() => setAuditioning(!auditioning)}
+              measuring={tape.measuring}
+              onMeasure={tape.toggle}
+              shelved={shelved}
+              onShelf={() => setShelved(!shelved)}
+              things={
+                <ThingsMenu
                   id={id}
                   page={page}
-                  onTake={edits.edit}
-                  offers={offers}
-                  said={new Set(page.gutting.map((one) => one.piece))}
-                  onSay={(piece, gut) => void edits.gutting(piece, gut)}
-                  onLook={setLooked}
+                  parts={chosen ? [chosen, ...also] : []}
+                  onEdit={edits.editLate}
+                  onChoose={choice.chooseAll}
+                  onPropose={() => {
+                    choose(null);
+                    setProposing(true);
+                  }}
                 />
-              ),
-            }}
-          />
-        )}
-      </Box>
-      {shelved && (
-        <Shelf
-          id={id}
-          onto={part ? (evaluated?.parts.find((one) => one.id === part.id)?.name ?? null) : null}
-          onPut={(carried) => void put(carried, { part: chosen, piece: null, at: null })}
-          onClose={() => setShelved(false)}
-        />
-      )}
-      {keys && <KeysList onClose={() => setKeys(false)} />}
-    </Box>
+              }
+              edit={
+                <HandMenu
+                  hand={hand}
+                  onDuplicatePage={() => void duplicate()}
+                  onKeys={() => setKeys(true)}
+                  onSketch={() => void sketching.keep()}
+                  onDraft={sketching.draftRound}
+                />
+              }
+            />
+            {tape.measuring && (
+              <Box role="status" sx={{ px: 2, color: colours.verdigris, fontWeight: 700 }}>
+                {tape.says ??
+                  (tape.first ? "And now the other one." : "Press on two things: how far are they apart?")}
+              </Box>
+            )}
+            <Stage
+              id={id}
+              page={page}
+              evaluated={evaluated}
+              chosen={chosen}
+              also={also}
+              onChoose={choose}
+              onChange={edits.editPart}
+              zoom={zoom}
+              onPut={put}
+              onCell={keepFor}
+              move={move}
+              tape={tape}
+              drawn={drawn}
+              looked={looked}
+              found={chosen ? told.filter((one) => one.finding.part === chosen) : []}
+            />
+            {proposing ? (
+              <Proposal
+                id={id}
+                page={page}
+                onTry={(what, parts) => edits.edit(what, { parts }, "proposed clusters")}
+                onClose={() => setProposing(false)}
+              />
+            ) : auditioning && part ? (
+              <Audition
+                key={part.id}
+                id={id}
+                page={page}
+                part={part}
+                onTry={edits.editPart}
+                onClose={() => setAuditioning(false)}
+              />
+            ) : (
+              <CostStrip
+                cost={cost}
+                shelf={shelf}
+                keeps={page.keeps}
+                onKeep={edits.keep}
+                helps={(piece) => <Helps id={id} page={page} piece={piece} onTake={edits.edit} />}
+                hidden={{
+                  words: hiddenWords(offers),
+                  open: hidden && offers.length > 0,
+                  onOpen: setHidden,
+                  list: (
+                    <HiddenPaper
+                      id={id}
+                      page={page}
+                      onTake={edits.edit}
+                      offers={offers}
+                      said={new Set(page.gutting.map((one) => one.piece))}
+                      onSay={(piece, gut) => void edits.gutting(piece, gut)}
+                      onLook={setLooked}
+                    />
+                  ),
+                }}
+              />
+            )}
+          </Box>
+          {shelved && (
+            <Shelf
+              id={id}
+              onto={part ? (evaluated?.parts.find((one) => one.id === part.id)?.name ?? null) : null}
+              onPut={(carried) => void put(carried, { part: chosen, piece: null, at: null })}
+              onClose={() => setShelved(false)}
+            />
+          )}
+          {keys && <KeysList onClose={() => setKeys(false)} />}
+        </Box>
+      </UsualProvider>
+    </UnitHere>
   );
 }

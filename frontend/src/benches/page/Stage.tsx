@@ -7,7 +7,7 @@ import type { Schemas } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import type { Recipe } from "../../api/pages";
 import type { Evaluated } from "../../api/recipe";
-import { settingsQuery } from "../../api/settings";
+import { settingsQuery, useUnit } from "../../api/settings";
 import { narrow } from "../../app/theme";
 import type { Carried } from "../../page/carrying";
 import { Drawing, type Overlay, type Spot } from "../../page/Drawing";
@@ -44,6 +44,7 @@ interface Props {
 
 export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, looked, ...on }: Props) {
   const { data: settings } = useQuery(settingsQuery);
+  const unit = useUnit();
   const shelf = useShelf();
   const [pressed, setPressed] = useState<Pressed | null>(null);
   return (
@@ -71,7 +72,7 @@ export function Stage({ id, page, evaluated, chosen, also, move, tape, drawn, lo
           chosen={tape.measuring ? tape.first : chosen}
           also={tape.measuring ? tape.second : also}
           onChoose={on.onChoose}
-          unit={settings.settings.unit === "in" ? "in" : "mm"}
+          unit={unit}
           zero={settings.settings.zero}
           overlay={move.overlay}
           onDrag={move.onDrag}

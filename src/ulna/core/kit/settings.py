@@ -17,6 +17,8 @@ USUAL_PROMPTS = ("Who is it?", "What happened?", "When was it?", "Where was it?"
 
 
 MOST_HANDS = 20
+MARK_OF: dict[str, MarkName] = {Unit.INCH: "1/16 in", Unit.MM: "1 mm", Unit.CM: "1 mm"}
+"""The mark that each unit is usually measured to."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,6 +42,14 @@ class Settings:
     @property
     def ruler(self) -> Ruler:
         return Ruler(Unit(self.unit), MARKS[self.mark])
+
+    def ruler_by(self, rules: Rules) -> Ruler:
+        """The household's ruler, or where a rule names another unit one of that, with its usual mark."""
+        mine = Unit.INCH if Unit(self.unit) is Unit.INCH else Unit.MM
+        if rules.unit in (None, "measures", mine):
+            return self.ruler
+        unit = Unit(rules.unit)
+        return Ruler(unit, MARKS[MARK_OF[unit]])
 
     @classmethod
     def of(cls, ruler: Ruler) -> Settings:

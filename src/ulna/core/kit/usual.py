@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Borders, Rect
+from ulna.core.kit.settings import MARK_OF
 from ulna.core.measure import ZERO, Length, MarkName, Unit, inches, mm
 from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import KINDS, FormatName, PageFormat, of_kind
@@ -45,7 +46,6 @@ MARKS_OF: dict[str, tuple[MarkName, ...]] = {
     Unit.MM: ("1 mm", "0.5 mm"),
     Unit.CM: ("1 mm", "0.5 mm"),
 }
-MARK_OF: dict[str, MarkName] = {Unit.INCH: "1/16 in", Unit.MM: "1 mm", Unit.CM: "1 mm"}
 
 
 @dataclass(frozen=True, slots=True)

@@ -23,7 +23,7 @@ from ulna.core.ranges import Gap
 from ulna.core.words.setting import Letter
 
 LAP = inches(0, 1, 8)
-"""By so much the paper behind an opening is larger than it, on every side."""
+"""By so much the paper behind an opening is larger than it, on every side; on the nearest mark."""
 BRIDGE = 1 / 16
 """Inches: a bridge that holds a counter is as wide as that."""
 
@@ -64,8 +64,9 @@ def pieces(
 def _behind(one: Letter, ruler: Ruler) -> Rect:
     """The letter's box and the lap all round, on marks."""
     x1, y1, x2, y2 = polygons.bounds(lettering.turned_box(one))
-    left, top = ruler.down(x1) - LAP, ruler.down(y1) - LAP
-    return Rect(left, top, ruler.up(x2) + LAP - left, ruler.up(y2) + LAP - top)
+    lap = ruler.round(LAP)
+    left, top = ruler.down(x1) - lap, ruler.down(y1) - lap
+    return Rect(left, top, ruler.up(x2) + lap - left, ruler.up(y2) + lap - top)
 
 
 def _opened(one: Letter, bridges: bool) -> Iterator[Polygon]:
@@ -90,12 +91,12 @@ def told(part: str, letters: Sequence[Letter], apart: Callable[[Length], Any], r
     for one, other in itertools.pairwise(letters):
         if one.line != other.line or one.angle or other.angle:
             continue
-        gap = length_of(other.x - one.x - one.width)
-        if gap < LAP:
+        gap, lap = length_of(other.x - one.x - one.width), ruler.round(LAP)
+        if gap < lap:
             say = ruler.say
             says = (
                 f"Letters {one.character} and {other.character} stand {say(ruler.down(gap.inches))} apart, and the "
-                f"papers behind them reach {say(LAP)} beyond: a rim of one is seen in the other."
+                f"papers behind them reach {say(lap)} beyond: a rim of one is seen in the other."
             )
-            yield Finding("behind", "warn", part, says, (Remedy(f"Letters {say(LAP)} apart", apart(LAP)),))
+            yield Finding("behind", "warn", part, says, (Remedy(f"Letters {say(lap)} apart", apart(lap)),))
             return

@@ -17,6 +17,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches
 from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.over_long import gives, lengthened, over
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
@@ -29,7 +30,8 @@ MOST = 100
 @dataclass(frozen=True, slots=True)
 class Band:
     """`upright` strips stand beside each other, else they lie one under the other. `by` is the stagger, the step,
-    or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`.
+    or at most how far a ragged one is off; `seed` draws the ragged ends, and the order of papers where `drawn`. Strips are cut 1/4 in longer, to be
+    trimmed, where `over` says so (None: as the house rule has it) and their paper is as long.
     """
 
     kind: ClassVar[str] = "band"
@@ -46,6 +48,7 @@ class Band:
     drawn: bool = False
     doubled: bool = False
     seed: Seed = 1
+    over: bool | None = None
     place: Place = field(default_factory=Place)
 
 
@@ -80,14 +83,19 @@ def build(part: Band, ground: Ground, room: Rect) -> Built:
         dealt(part.papers, part.count, part.seed if part.drawn else None, part.doubled),
     )
     across, along = w * part.count + gap * (part.count - 1), long + max(starts)
-    pieces = []
+    pieces, more = list[Piece](), over(part.over, ground)
     for turn, k in enumerate(outward(part.count), 1):
         near = (w + gap) * k
         at = Rect(near, starts[k], w, long) if part.upright else Rect(starts[k], near, long, w)
         name = f"strip {k + 1}" + (", laid first" if turn == 1 and part.count > 2 else "")
-        pieces.append(Piece(f"{part.id}/strip-{k + 1}", part.id, "strip", name, at, at, papers[k]))
+        piece = Piece(f"{part.id}/strip-{k + 1}", part.id, "strip", name, at, at, papers[k])
+        longer = more if gives(papers[k], long + more, ground) else ZERO
+        pieces.append(lengthened(piece, longer, part.upright))
     gaps = f" + {part.count - 1} × {ruler.say(gap)}" if gap and part.count > 1 else ""
     told = f"{part.count} × {ruler.say(w)}{gaps} = {ruler.say(across)}; {ruler.say(long)} long"
+    if trimmed := sum(bool(piece.outline) for piece in pieces):
+        all_of = "" if trimmed == part.count else f"{trimmed} of them "
+        told += f", {all_of}cut {ruler.say(more)} longer and trimmed"
     width, height = (across, along) if part.upright else (along, across)
     return Built(
         width, height, tuple(pieces), told, _yield(part, w, long, ground), handles=_handles(part, width, height)

@@ -23,6 +23,7 @@ from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, Length, Ruler, inches, length_of
 from ulna.core.parts.beginning import Beginning, unchosen
 from ulna.core.parts.kind import Entry, Traits
+from ulna.core.parts.over_long import OVER, over, shortest
 from ulna.core.parts.papers import dealt
 from ulna.core.parts.pieces import Built, Ground, Handle, PaperChoice, Papers, Piece
 from ulna.core.parts.place import Place
@@ -30,7 +31,6 @@ from ulna.core.parts.sizing import size_handles
 from ulna.core.ranges import Count, Id, Seed, Size, Whole
 
 PiecedPattern = Literal["strips", "log cabin", "pinwheel", "herringbone", "sunburst", "triangle"]
-OVER = inches(0, 1, 4)
 MOST = 240
 """Pieces in one block: more are no work for an evening."""
 BRICK = 3
@@ -39,7 +39,8 @@ BRICK = 3
 
 @dataclass(frozen=True, slots=True)
 class Pieced:
-    """`strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed; `seed` draws the papers' order.
+    """`strip` is how wide each is. `over` makes each longer by 1/4 in, to be trimmed (None: as the house
+    rule has it); `seed` draws the papers' order.
 
     Of a triangle `angle` is how steep its strips are against the base, and `arms` whether they rise or fall outward
     from the centre line; a sunburst has `rays`. Several `blocks` made from one set of strips share its papers out
@@ -54,7 +55,7 @@ class Pieced:
     height: Size = inches(4)
     strip: Size = inches(0, 1, 2)
     papers: Papers = (PaperChoice(), PaperChoice())
-    over: bool = False
+    over: bool | None = None
     seed: Seed | None = None
     doubled: bool = False
     angle: Annotated[int, Whole(0, 89)] = 45
@@ -91,7 +92,8 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
     ruler = ground.ruler
     width, height, strip = ruler.round(part.width), ruler.round(part.height), ruler.round(part.strip)
     problem = _problem(part, width, height, strip, ruler)
-    cuts = [] if problem else list(_cuts(part, width, height, strip, ruler))
+    more = over(part.over, ground)
+    cuts = [] if problem else list(_cuts(part, width, height, strip, ruler, more))
     if len(cuts) > MOST:
         problem = f"{len(cuts)} pieces are more than {MOST}; make the strips wider or the block smaller."
     if problem:
@@ -105,7 +107,7 @@ def build(part: Pieced, ground: Ground, room: Rect) -> Built:
     handles = (*size_handles(part.place, Rect(ZERO, ZERO, width, height)), about)
     under = (_backing(part, width, height),) if part.backed else ()
     findings = _too_long(part, cuts, ground)
-    return Built(width, height, (*under, *pieces), _told(part, cuts, ruler), tuple(findings), handles=handles)
+    return Built(width, height, (*under, *pieces), _told(part, cuts, ruler, more), tuple(findings), handles=handles)
 
 
 def _backing(part: Pieced, width: Length, height: Length) -> Piece:
@@ -120,13 +122,13 @@ def _backing(part: Pieced, width: Length, height: Length) -> Piece:
 def _too_long(part: Pieced, cuts: list[StripCut], ground: Ground) -> list[Finding]:
     """A block as long as its paper: strips that are cut longer to be trimmed do not come out of it any more."""
     longest = max(cut.length for cut in cuts)
-    papers = [p for c in part.papers if (p := ground.shelf.papers.get(c.paper or ""))]
-    short = [p for p in papers if longest > max(p.usable.width, p.usable.height)]
-    if not part.over or not short:
+    short = shortest(part.papers, longest, ground)
+    if not over(part.over, ground) or short is None:
         return []
-    say, most = ground.ruler.say, min(max(p.usable.width, p.usable.height) for p in short)
+    paper = ground.shelf.papers[short.paper or ""]
+    say, most = ground.ruler.say, max(paper.usable.width, paper.usable.height)
     told = (
-        f"Cut 1/4 longer a strip is {say(longest)} long, and {short[0].name} gives {say(most)} at most; "
+        f"Cut {say(OVER)} longer a strip is {say(longest)} long, and {paper.name} gives {say(most)} at most; "
         "cut the strips exactly, or make the block smaller."
     )
     exactly = Remedy("Cut them exactly", replace(part, over=False))
@@ -149,7 +151,7 @@ def _problem(part: Pieced, width: Length, height: Length, strip: Length, ruler: 
     return ""
 
 
-def _told(part: Pieced, cuts: list[StripCut], ruler: Ruler) -> str:
+def _told(part: Pieced, cuts: list[StripCut], ruler: Ruler, more: Length) -> str:
     lengths = sorted({(cut.length, cut.width) for cut in cuts}, reverse=True)
     total = ruler.say(sum((cut.length for cut in cuts), ZERO))
     if part.pattern == "triangle":
@@ -158,7 +160,7 @@ def _told(part: Pieced, cuts: list[StripCut], ruler: Ruler) -> str:
         return f"{told}; up to {ruler.say(ruler.up(max(map(_overhang, cuts))))} of a strip overhangs and is trimmed"
     if len(lengths) <= 2:
         counted = [f"{sum((c.length, c.width) == s for c in cuts)} of {ruler.say_size(*s)}" for s in lengths]
-        return f"{' and '.join(counted)}" + (", trimmed afterwards" if part.over else "")
+        return f"{' and '.join(counted)}" + (", trimmed afterwards" if more else "")
     return f"{len(cuts)} pieces, {ruler.say(lengths[-1][0])} to {ruler.say(lengths[0][0])} long, {total} in all"
 
 
@@ -188,8 +190,9 @@ def _piece(part: Pieced, k: int, cut: StripCut, choice: PaperChoice, ruler: Rule
     return replace(piece, angle=angle, outline=() if whole else local)
 
 
-def _cuts(part: Pieced, width: Length, height: Length, strip: Length, ruler: Ruler) -> Iterator[StripCut]:
-    over = OVER if part.over else ZERO
+def _cuts(
+    part: Pieced, width: Length, height: Length, strip: Length, ruler: Ruler, over: Length
+) -> Iterator[StripCut]:
     if part.pattern == "strips":
         yield from _row(Rect(ZERO, ZERO, width, height), strip, upright=True, over=over)
     elif part.pattern == "log cabin":
