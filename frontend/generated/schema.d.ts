@@ -3379,13 +3379,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Get Usual
-         * @description What is usual where nothing is said yet; in the household's unit where none is named.
+         * @description What is usual where nothing is said yet.
          */
-        get: operations["get_usual"];
-        put?: never;
-        post?: never;
+        post: operations["get_usual"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4870,6 +4870,7 @@ export interface components {
                 [key: string]: components["schemas"]["ulna__core__cutting__directions__Direction"];
             };
             done: number;
+            estimate: string;
             gone: string[];
             lacking: components["schemas"]["Lacking"][];
             lines: {
@@ -5335,14 +5336,37 @@ export interface components {
             setting: string;
             version: number;
         };
+        /** @description A page worked out; `rules` are all that hold for it. */
         EvaluatedOut: {
             findings: components["schemas"]["Finding"][];
             format: components["schemas"]["PageFormat-Output"];
             lines: components["schemas"]["DrawnLine"][];
             parts: components["schemas"]["PartOnPage"][];
             pieces: components["schemas"]["PieceOut"][];
-            /** @enum {string} */
-            unit: "in" | "mm";
+            /**
+             * @default {
+             *       "balance": "free",
+             *       "centring": "ruler",
+             *       "cutout_rims": "kept",
+             *       "cutting": "exact",
+             *       "edges": "clean",
+             *       "first": "photos",
+             *       "glued": "down",
+             *       "gut": "when it saves a sheet",
+             *       "lift": "foam",
+             *       "paper": "stash",
+             *       "photo_safe": "touching",
+             *       "rims": "none",
+             *       "stories": "one",
+             *       "strips": "exact",
+             *       "theme": "followed",
+             *       "unit": "measures",
+             *       "white_space": "left",
+             *       "words": "after",
+             *       "writing": "hand"
+             *     }
+             */
+            rules: components["schemas"]["Rules-Output"];
         };
         /** @description A face that was marked: its middle as shares of the picture, its height as a share of the shorter side. */
         "Face-Input": {
@@ -5430,11 +5454,14 @@ export interface components {
         /**
          * @description The log of the page of that id. `told` is the day its story happened; `picture` a photograph of it, else it is
          *     shown as drawn. `used` are papers, things and letters in words; `place` is where it stands in the album, where it
-         *     was put there; `expected` the minutes of building that were expected.
+         *     was put there; `expected` the minutes of building that were expected,
+         *     `expected_cutting` those of cutting.
          */
         "Finished-Input": {
             /** @default 0 */
             expected: number;
+            /** @default 0 */
+            expected_cutting: number;
             /** @default [] */
             kits: string[];
             name: string;
@@ -5460,11 +5487,14 @@ export interface components {
         /**
          * @description The log of the page of that id. `told` is the day its story happened; `picture` a photograph of it, else it is
          *     shown as drawn. `used` are papers, things and letters in words; `place` is where it stands in the album, where it
-         *     was put there; `expected` the minutes of building that were expected.
+         *     was put there; `expected` the minutes of building that were expected,
+         *     `expected_cutting` those of cutting.
          */
         "Finished-Output": {
             /** @default 0 */
             expected: number;
+            /** @default 0 */
+            expected_cutting: number;
             /** @default [] */
             kits: string[];
             name: string;
@@ -5922,6 +5952,10 @@ export interface components {
             id?: string | null;
             page?: components["schemas"]["Recipe-Input"] | null;
             piece: string;
+        };
+        /** @description The rules that hold for a page; the household's where none are said. */
+        Here: {
+            rules?: components["schemas"]["Rules-Input"] | null;
         };
         /**
          * @description A hole of a figure in a box, from the corner of what it is in; `cut` is the figure's own measure.
@@ -6964,7 +6998,7 @@ export interface components {
             path: string;
             width: number;
         };
-        /** @description One page of a format; `unit` where it is not the household's. */
+        /** @description One page of a format. */
         OnPage: {
             /**
              * @description A page size from 1 in to 120 in.
@@ -6972,7 +7006,7 @@ export interface components {
              * @example 108 mm
              */
             height: string;
-            unit?: ("in" | "mm") | null;
+            rules?: components["schemas"]["Rules-Input"] | null;
             /**
              * @description A page size from 1 in to 120 in.
              * @example 4 1/4 in
@@ -8987,11 +9021,13 @@ export interface components {
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
          *     `aside` are counted, not told; `rules` are its own;
-         *     `waits_for` is why it was set aside.
+         *     `book` names the notebook that a spread is of, where there are several; `waits_for` is why it was set aside.
          */
         "Recipe-Input": {
             /** @default [] */
             aside: components["schemas"]["PutAside-Input"][];
+            /** @default  */
+            book: string;
             /** @default [] */
             edges: components["schemas"]["EdgeWork-Input"][];
             /**
@@ -9030,11 +9066,13 @@ export interface components {
          *     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
          *     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
          *     `aside` are counted, not told; `rules` are its own;
-         *     `waits_for` is why it was set aside.
+         *     `book` names the notebook that a spread is of, where there are several; `waits_for` is why it was set aside.
          */
         "Recipe-Output": {
             /** @default [] */
             aside: components["schemas"]["PutAside-Output"][];
+            /** @default  */
+            book: string;
             /** @default [] */
             edges: components["schemas"]["EdgeWork-Output"][];
             /**
@@ -11073,12 +11111,17 @@ export interface components {
              */
             width: string;
         };
-        /** @description `says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake. */
+        /**
+         * @description `says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake.
+         *     `seconds` is how long one was at it.
+         */
         Tick: {
             key: string;
             on: boolean;
             /** @default  */
             says: string;
+            /** @default 0 */
+            seconds: number;
             version: number;
         };
         /** @description A step done, or taken back; how many seconds one was at it. */
@@ -20405,14 +20448,16 @@ export interface operations {
     };
     get_usual: {
         parameters: {
-            query?: {
-                unit?: ("in" | "mm") | null;
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Here"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {

@@ -8,7 +8,7 @@ export type CutStep = Schemas["CutSheet"]["steps"][number];
 export type CuttingOut = Schemas["CuttingOut"];
 /** What a hand does to a list. */
 export type Act =
-  | { kind: "tick"; key: string; on: boolean; says: string }
+  | { kind: "tick"; key: string; on: boolean; says: string; seconds: number }
   | { kind: "again" | "undo" | "redo" }
   | { kind: "spoiled"; number: number; width: string; height: string }
   | { kind: "elsewhere"; key: string; setting: string; keep: boolean };
@@ -27,8 +27,9 @@ export const searchQuery = (id: string) =>
 export function sendAct(id: string, act: Act, version: number): Promise<CuttingOut> {
   switch (act.kind) {
     case "tick": {
-      const { key, on, says } = act;
-      return take(client.POST("/api/pages/{id}/cutting/tick", { ...at(id), body: { key, on, says, version } }));
+      const { key, on, says, seconds } = act;
+      const body = { key, on, says, seconds, version };
+      return take(client.POST("/api/pages/{id}/cutting/tick", { ...at(id), body }));
     }
     case "spoiled": {
       const { number, width, height } = act;

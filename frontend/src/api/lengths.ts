@@ -1,8 +1,8 @@
 /** Lengths as the person reads them. All reading and rounding is done by the server; this batches and caches it. */
 import { useQuery } from "@tanstack/react-query";
 import { client, type Schemas, take } from "./client";
+import { type PageUnit, useUnitHere } from "./rulesHere";
 import { settingsQuery } from "./settings";
-import { type PageUnit, useUnitHere } from "./unit";
 
 export type LengthRead = Schemas["LengthRead"];
 export type Range = Schemas["LengthText"]["range"];

@@ -1,7 +1,7 @@
 /** How the household measures, what was put away, lengths as people write them. */
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { client, type Schemas, take } from "./client";
-import { useUnitHere } from "./unit";
+import { useUnitHere } from "./rulesHere";
 
 export type Settings = Schemas["Settings"];
 

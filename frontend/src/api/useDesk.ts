@@ -3,14 +3,21 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useSyncExternalStore } from "react";
 import { Desk, type DeskState, type Saved, type Source } from "./desk";
 
+/** What is worked out from a page and all that it stands on. */
+export const WORKED_OUT = [
+  ...["evaluated", "cost", "checked", "remedy cost", "helps", "piecing", "variants"],
+  ...["lines", "regions", "room", "spot", "covers", "cutting", "building"],
+];
+
 /** What is worked out from a document and must be asked for again once it has changed. */
-export const FOLLOWS = {
-  kit: ["kits", "shelf", "letters", "things", "evaluated", "cost", "cutting", "book", "together"],
-  photo: ["photos", "evaluated", "cutting", "templates", "crop", "print plan"],
-  template: ["templates", "evaluated", "print plan"],
+export const FOLLOWS: Record<"kit" | "photo" | "template" | "prints" | "page" | "cutting", string[]> = {
+  kit: [...WORKED_OUT, "kits", "shelf", "letters", "things", "book", "together", "log"],
+  photo: [...WORKED_OUT, "photos", "templates", "crop", "print plan"],
+  template: [...WORKED_OUT, "templates", "print plan"],
   prints: ["prints"],
-  page: ["pages", "photos", "letters", "things", "cutting", "book", "together"],
-} as const;
+  page: ["pages", "photos", "letters", "things", "cutting", "building", "book", "together", "log"],
+  cutting: ["pages", "cost", "evaluated", "checked", "building", "book", "together"],
+};
 
 /** A desk over a document that was loaded, made anew when another document takes its place. */
 export function useDesk<Body, Answer extends { saved: Saved }>(

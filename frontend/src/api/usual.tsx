@@ -2,31 +2,31 @@
 import { queryOptions, useQuery } from "@tanstack/react-query";
 import { createContext, type ReactNode, useContext } from "react";
 import { client, type Schemas, take } from "./client";
-import { type PageUnit, useUnitHere } from "./unit";
+import { type Rules, useRulesHere } from "./rulesHere";
 
 export type Usual = Schemas["Usual"];
 export type Offered = Schemas["Offered"];
 
-const usualQuery = (unit: PageUnit | null) =>
+const usualQuery = (rules: Rules | null) =>
   queryOptions({
-    queryKey: ["usual", unit],
-    queryFn: () => take(client.GET("/api/usual", { params: { query: unit ? { unit } : {} } })),
+    queryKey: ["usual", rules],
+    queryFn: () => take(client.POST("/api/usual", { body: { rules } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 /** What a page of that size can be added. */
-export const menuQuery = ({ width, height }: { width: string; height: string }, unit: PageUnit | null) =>
+export const menuQuery = ({ width, height }: { width: string; height: string }, rules: Rules | null) =>
   queryOptions({
-    queryKey: ["menu", width, height, unit],
-    queryFn: () => take(client.POST("/api/menu", { body: { width, height, unit } })),
+    queryKey: ["menu", width, height, rules],
+    queryFn: () => take(client.POST("/api/menu", { body: { width, height, rules } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 
 const Known = createContext<Usual | null>(null);
 
-/** In the unit of where one is; what is known already stays until it is there. */
+/** By the rules of where one is; what is known already stays until it is there. */
 export function UsualProvider({ children }: { children: ReactNode }) {
   const known = useContext(Known);
-  const { data = known } = useQuery(usualQuery(useUnitHere()));
+  const { data = known } = useQuery(usualQuery(useRulesHere()));
   return <Known.Provider value={data}>{children}</Known.Provider>;
 }
 

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { putSettings, settingsQuery } from "../api/settings";
+import { WORKED_OUT } from "../api/useDesk";
 import { sampleQuery } from "../api/words";
 import { useFrame } from "../app/FrameContext";
 import { colours, words } from "../app/theme";
@@ -35,8 +36,7 @@ export function HandFields({ value, onChoose }: Props) {
   async function keep(hands: typeof settings.hands): Promise<void> {
     try {
       queries.setQueryData(settingsQuery.queryKey, await putSettings({ ...settings, hands }, saved.version));
-      await queries.invalidateQueries({ queryKey: ["evaluated"] });
-      await queries.invalidateQueries({ queryKey: ["lines"] });
+      for (const follows of WORKED_OUT) void queries.invalidateQueries({ queryKey: [follows] });
     } catch (error) {
       say((error as Error).message);
     }

@@ -7,8 +7,8 @@ import Box from "@mui/material/Box";
 import { useEffect, useId, useLayoutEffect, useRef, useState } from "react";
 import { Unreachable } from "../api/client";
 import { type Range, readLength, useShown } from "../api/lengths";
+import { useUnitHere } from "../api/rulesHere";
 import { useUnit } from "../api/settings";
-import { useUnitHere } from "../api/unit";
 import { colours, figures } from "../app/theme";
 import { Complaint } from "./Complaint";
 

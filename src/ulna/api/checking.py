@@ -28,6 +28,7 @@ from ulna.core.rules import Decided
 from ulna.formats.documents import Doc, Model
 from ulna.household import house_rules
 from ulna.household.cutting import EFFORT, costed
+from ulna.household.notebooks import bound_with
 
 router = APIRouter(prefix="/api", tags=["checks"])
 
@@ -111,7 +112,13 @@ def check_page(asked: PageAsked, home: AtHome) -> CheckedOut:
     """Everything that is to be told of a recipe."""
     ground = home.ground_for(asked.page, asked.id)
     short = costed(home, asked.page, asked.id, EFFORT).lacking
-    found = checked(asked.page, ground, home.settings().body.aside, [(one.part, one.sentence) for one in short])
+    found = checked(
+        asked.page,
+        ground,
+        home.settings().body.aside,
+        [(one.part, one.sentence) for one in short],
+        bound_with(home, asked.page, asked.id),
+    )
     return CheckedOut(
         page=EvaluatedOut.model_validate(found.page),
         found=[_told(one) for one in found.findings if one.severity != "note" or check_of(one.code) is not None],

@@ -26,6 +26,7 @@ from ulna.core.parts.kinds.thing import ThingPart
 from ulna.core.ranges import Id
 from ulna.core.things.room import between, next_size
 from ulna.formats.documents import Doc, Size
+from ulna.household import log
 from ulna.store.ids import new_id
 
 router = APIRouter(prefix="/api", tags=["things"])
@@ -47,7 +48,7 @@ class ProposalOut(BaseModel):
 @router.post("/clusters/propose")
 def propose_clusters(asked: ProposalAsked, home: AtHome) -> ProposalOut:
     """Three or five clusters for a page; another seed, another proposal. Raises `FieldError`."""
-    ground = home.ground_for(asked.page, asked.id)
+    ground = log.to_be_used(home, home.ground_for(asked.page, asked.id))
     found = clustering.proposed(
         asked.page, evaluate(asked.page, ground), ground, asked.count, asked.seed, asked.styles
     )

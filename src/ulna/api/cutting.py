@@ -27,7 +27,7 @@ from ulna.core.planner import plan_cuts
 from ulna.core.planner.effort import allowed, effort_of
 from ulna.formats import cut_document, cut_json, svg
 from ulna.formats.documents import AnyLength, Doc, Gap
-from ulna.household import cutting
+from ulna.household import cutting, log
 from ulna.household.cutting import page_cuts
 from ulna.household.home import CUTTING_OF, Household
 from ulna.household.searches import Search
@@ -77,6 +77,7 @@ class CuttingOut(BaseModel):
     done: int
     opened: int
     proved: bool
+    estimate: str
 
 
 class SearchAsked(BaseModel):
@@ -94,12 +95,14 @@ class SearchOut(BaseModel):
 
 
 class Tick(BaseModel):
-    """`says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake."""
+    """`says` is what the step said where it was ticked: a list that has become another one is not ticked by mistake.
+    `seconds` is how long one was at it."""
 
     key: str
     on: bool
     version: int
     says: str = ""
+    seconds: Annotated[int, Field(ge=0, le=100_000)] = 0
 
 
 class Spoiled(BaseModel):
@@ -157,7 +160,14 @@ def _out(id: str, home: Household) -> CuttingOut:
         done=sum(len(progress.finished(sheet, now.ticked)) for sheet in sheets),
         opened=sum(not sheet.scrap and not sheet.print for sheet in sheets),
         proved=now.proved,
+        estimate=_estimate(id, home, now),
     )
+
+
+def _estimate(id: str, home: Household, now: cutting.PageCuts) -> str:
+    """How long what is still to be cut will take, in words; nothing where all is cut."""
+    left = log.cutting_left(home, id, now.cuts, frozenset(now.ticked))
+    return left.says if left.steps else ""
 
 
 def _on_mat(step: Step, sheet: CutSheet) -> OnMat:
@@ -183,6 +193,10 @@ def get_cutting(id: str, home: AtHome) -> CuttingOut:
 def tick_cut(id: str, asked: Tick, home: AtHome) -> CuttingOut:
     """Ticks a cut off or takes it back, with the cuts that hang on it."""
     cutting.tick(home, id, asked.version, asked.key, asked.on, asked.says)
+    steps = (step for sheet in page_cuts(home, id).cuts.sheets for step in sheet.steps)
+    done = next((step for step in steps if step.key == asked.key), None)
+    if asked.on and done is not None:
+        log.time_cut(home, id, done, asked.seconds)
     return _out(id, home)
 
 

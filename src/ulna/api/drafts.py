@@ -22,6 +22,7 @@ from ulna.core.sketches.palette import Mood
 from ulna.core.sketches.sketch import Sketch
 from ulna.formats import svg
 from ulna.formats.documents import Doc
+from ulna.household import house_rules, log
 from ulna.household.home import Household
 
 router = APIRouter(prefix="/api", tags=["drafts"])
@@ -69,7 +70,8 @@ class DraftOut(BaseModel):
 def list_drafts(asked: DraftAsked, home: AtHome) -> list[DraftOut]:
     """Drafts that are different in kind, the best first. Raises `FieldError` where there is nothing to draft from."""
     wanted = _asked(asked, home)
-    ground = home.ground(wanted.format, asked.id)
+    rules = house_rules.settled(home, asked.page).rules if asked.page else None
+    ground = log.to_be_used(home, home.ground(wanted.format, asked.id, rules))
     found = best(wanted, ground, asked.effort, MANY)
     return [_out(one, ground, f"d{asked.seed}-{k}-") for k, one in enumerate(found)]
 
@@ -146,7 +148,7 @@ def draft_month(asked: MonthAsked, home: AtHome) -> MonthOut:
         story = Story(one.title.strip(), one.words, one.date)
         name = home.called(one.title.strip()[:100] or "New page")
         stories.append(Asked(tuple(one.photos), format, story, name, asked.mood, asked.seed, frozenset(asked.keep)))
-    ground = home.ground(asked.format)
+    ground = log.to_be_used(home, home.ground(asked.format))
     found = month(stories, ground, MONTH_EFFORT)
     drafts = [_out(one, home.ground_for(one.plan), f"m{k}-") if one else None for k, one in enumerate(found.drafts)]
     shelf = ground.shelf

@@ -16,6 +16,7 @@ from ulna.core.parts.edge_work import EdgeWork
 from ulna.core.parts.pieces import PaperChoice, Role
 from ulna.core.photos import look
 from ulna.core.photos.crop import Crop
+from ulna.core.rules import USUAL, Rules
 from ulna.core.things.thing import Half
 from ulna.formats.documents import Doc, Model
 from ulna.formats.svg import path_of
@@ -97,9 +98,11 @@ _PIECE = (
 
 
 class EvaluatedOut(Model):
+    """A page worked out; `rules` are all that hold for it."""
+
     format: Doc[PageFormat]
     parts: list[Doc[PartOnPage]]
     pieces: list[PieceOut]
     findings: list[Doc[Finding]]
     lines: list[Doc[DrawnLine]]
-    unit: Literal["in", "mm"]
+    rules: Doc[Rules] = USUAL

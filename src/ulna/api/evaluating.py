@@ -13,7 +13,6 @@ from ulna.api.drawn import EvaluatedOut
 from ulna.api.wire import PageAsked
 from ulna.core.kit.cost import Lacking, PaperCost, cost
 from ulna.core.kit.gutting import GutOffer, answered
-from ulna.core.measure import Unit
 from ulna.core.page import moving
 from ulna.core.page.adding import Added, Where, add
 from ulna.core.page.dressing import dressed, taken
@@ -134,8 +133,8 @@ class MoveAsked(BaseModel):
 @router.post("/evaluate")
 def evaluate_page(asked: PageAsked, home: AtHome) -> EvaluatedOut:
     """The pieces of a recipe, where they lie, and what is to be told of them."""
-    page, ruler = home.evaluated(asked.page, asked.id), house_rules.ruler(home, asked.page)
-    return EvaluatedOut.model_validate({**vars(page), "unit": "in" if ruler.unit is Unit.INCH else "mm"})
+    out = EvaluatedOut.model_validate(home.evaluated(asked.page, asked.id))
+    return out.model_copy(update={"rules": house_rules.settled(home, asked.page).rules})
 
 
 @router.post("/cost")

@@ -1,15 +1,12 @@
-"""Routes: how everything begins, in the person's unit."""
+"""Routes: how everything begins, in the person's unit and by the rules that hold where it begins."""
 
 from __future__ import annotations
-
-from typing import Literal
 
 from fastapi import APIRouter
 from pydantic import BaseModel
 
 from ulna.api.at_home import AtHome
 from ulna.core.kit.usual import Offered, Usual, offered, usual
-from ulna.core.measure import Unit
 from ulna.core.parts.beginning import Beginning
 from ulna.core.rules import Rules, settle
 from ulna.formats.documents import Doc, PageSize
@@ -18,29 +15,32 @@ from ulna.household.home import Household
 router = APIRouter(prefix="/api", tags=["usual"])
 
 
-class OnPage(BaseModel):
-    """One page of a format; `unit` where it is not the household's."""
+class Here(BaseModel):
+    """The rules that hold for a page; the household's where none are said."""
+
+    rules: Doc[Rules] | None = None
+
+
+class OnPage(Here):
+    """One page of a format."""
 
     width: PageSize
     height: PageSize
-    unit: Literal["in", "mm"] | None = None
 
 
-@router.get("/usual")
-def get_usual(home: AtHome, unit: Literal["in", "mm"] | None = None) -> Doc[Usual]:
-    """What is usual where nothing is said yet; in the household's unit where none is named."""
-    return usual(_unit(home, unit), _rules(home))
+@router.post("/usual")
+def get_usual(asked: Here, home: AtHome) -> Doc[Usual]:
+    """What is usual where nothing is said yet."""
+    rules = _rules(asked, home)
+    return usual(home.ruler(rules).unit, rules)
 
 
 @router.post("/menu")
 def list_menu(asked: OnPage, home: AtHome) -> list[Doc[Offered]]:
     """What can be added to a page of that size, each as it begins; who takes one gives it an id."""
-    return offered(Beginning(_unit(home, asked.unit), asked.width, asked.height, _rules(home)))
+    rules = _rules(asked, home)
+    return offered(Beginning(home.ruler(rules).unit, asked.width, asked.height, rules))
 
 
-def _unit(home: Household, unit: Literal["in", "mm"] | None) -> Unit:
-    return home.ruler(Rules(unit=unit)).unit
-
-
-def _rules(home: Household) -> Rules:
-    return settle(Rules(), (), home.settings().body.rules).rules
+def _rules(asked: Here, home: Household) -> Rules:
+    return settle(asked.rules or Rules(), (), home.settings().body.rules).rules

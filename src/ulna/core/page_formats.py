@@ -49,6 +49,11 @@ class PageFormat:
         )
 
     @property
+    def is_notebook(self) -> bool:
+        """Whether its spreads are bound, and lie on each other when the notebook is closed."""
+        return self.kind.startswith("notebook")
+
+    @property
     def gutter(self) -> Length | None:
         """Where the gutter lies, from the left edge of the spread."""
         return self.width if self.pages == 2 else None

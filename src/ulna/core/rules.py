@@ -132,12 +132,12 @@ RULES = (
         Option("filled", "filled", "A full page is good as it is."),
     )),
     Rule("writing", "How are words put down?", (
-        Option("hand", "by hand", "A new date is stamped or written."),
-        Option("typed", "typed", "A new date is printed."),
+        Option("hand", "by hand", "Words are set in the household's first hand; a new date is stamped."),
+        Option("typed", "typed", "Words are set in its first hand that is no pen; a new date is printed."),
     )),
     Rule("theme", "Is the theme of the kit followed?", (
-        Option("followed", "followed", "A thing of another style than the rest is told."),
-        Option("free", "not followed", "Styles may be mixed."),
+        Option("followed", "followed", "Clusters keep to one style, and a thing of another one is told."),
+        Option("free", "not followed", "Styles may be mixed, in proposals too."),
     )),
     Rule("stories", "Does a page tell one story?", (
         Option("one", "one story a page", "A page without a place for words is told."),

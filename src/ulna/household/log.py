@@ -8,14 +8,18 @@ from dataclasses import dataclass, replace
 from datetime import date, datetime
 from html import escape
 
-from ulna.core.build.times import estimate
+from ulna.core.build.times import Estimate, Pace, estimate
+from ulna.core.cutting import times
+from ulna.core.cutting.cut_list import CutList
+from ulna.core.cutting.steps import Step
 from ulna.core.kit.finished import Bench, Finished, Spent, Times
 from ulna.core.page.plan import PagePlan, photos_of, things_of
 from ulna.core.parts.inside import every
 from ulna.core.parts.lettering import Style
-from ulna.core.parts.pieces import PaperChoice
+from ulna.core.parts.pieces import Ground, PaperChoice
 from ulna.formats import svg
 from ulna.household import building, house_rules
+from ulna.household.cutting import page_cuts
 from ulna.household.drawing import drawn
 from ulna.household.home import Household
 from ulna.store.states import Kept
@@ -34,6 +38,29 @@ def spend(home: Household, page: str, bench: Bench, seconds: int) -> None:
     home.times.change(f"{TIMES_OF}{page}", "measured time", lambda one: (one or Times()).more(bench, seconds))
 
 
+def time_cut(home: Household, page: str, step: Step, seconds: int) -> None:
+    """Keeps how long a step of cutting took. Raises `NotThere`."""
+    home.page(page)
+    seconds = min(max(0, seconds), MOST_SECONDS)
+    if not seconds:
+        return
+    usual = times.minutes(step)
+    home.times.change(
+        f"{TIMES_OF}{page}", "measured a cut", lambda one: (one or Times()).cut(step.kind, usual, seconds)
+    )
+
+
+def cutting_paces(home: Household, but: str = "") -> dict[str, Pace]:
+    """One's own pace at cutting, from all pages but that one."""
+    known = (one.body for one in home.times.all() if one.id != f"{TIMES_OF}{but}")
+    return times.paces((one.kind, one.usual, one.seconds) for measured in known for one in measured.steps)
+
+
+def cutting_left(home: Household, page: str, cuts: CutList, ticked: frozenset[str] = frozenset()) -> Estimate:
+    """What the cutting of a page that is still to be done will take."""
+    return times.estimate(cuts, ticked, cutting_paces(home, but=page))
+
+
 def draft(home: Household, page: str) -> Finished:
     """What the log of a page would say, from what is known; to be put right by its owner. Raises `NotThere`."""
     plan = home.page(page)
@@ -41,13 +68,14 @@ def draft(home: Household, page: str) -> Finished:
     mine = photos_of(plan)
     taken = (kept.body.taken for kept in home.roll.records.all() if kept.id in mine)
     days = sorted(day for one in taken if (day := _day(one)) is not None)
-    times = next((kept.body for kept in home.times.all() if kept.id == f"{TIMES_OF}{page}"), Times())
+    spent = next((kept.body for kept in home.times.all() if kept.id == f"{TIMES_OF}{page}"), Times())
     kits = {kept.id: kept.body.name for kept in home.kits.all()}
     return Finished(
         page, plan.name, building.now(), days[0] if days else None, None, plan.story,
         kits=tuple(kits[id] for id in house_rules.kits_of(home, plan)), used=tuple(used(home, plan)),
-        spent=tuple(Spent(bench, round(seconds / 60)) for bench, seconds in times.seconds),
+        spent=tuple(Spent(bench, round(seconds / 60)) for bench, seconds in spent.seconds),
         expected=round(estimate(found.order, building.known_paces(home, but=page)).minutes), pages=plan.format.pages,
+        expected_cutting=round(cutting_left(home, page, page_cuts(home, page).cuts).minutes),
     )  # fmt: skip
 
 
@@ -106,6 +134,7 @@ def picture_tag(home: Household, entry: Finished) -> str:
 class Lain:
     """What of a kit nobody has used yet, since when it lies there."""
 
+    id: str
     what: str
     kind: str
     kit: str
@@ -122,8 +151,14 @@ def lain_longest(home: Household) -> list[Lain]:
     found = list[Lain]()
     for kit in home.kits.all():
         of = kit.body
-        unused = [("paper", p.name) for p in of.papers if p.id not in taken and p.count]
-        unused += [("alphabet", a.name) for a in of.alphabets if a.id not in taken]
-        unused += [("thing", t.name) for t in of.things if t.id not in taken and t.count]
-        found += [Lain(name, kind, of.name, kit.created) for kind, name in unused]
+        unused = [("paper", p.id, p.name) for p in of.papers if p.id not in taken and p.count]
+        unused += [("alphabet", a.id, a.name) for a in of.alphabets if a.id not in taken]
+        unused += [("thing", t.id, t.name) for t in of.things if t.id not in taken and t.count]
+        found += [Lain(id, name, kind, of.name, kit.created) for kind, id, name in unused]
     return found
+
+
+def to_be_used(home: Household, ground: Ground) -> Ground:
+    """The ground for drafts and clusters: what has lain longest comes first."""
+    lain = home.cached("lain", ["kit", "page"], lambda: tuple(one.id for one in lain_longest(home)))
+    return replace(ground, lain=lain)

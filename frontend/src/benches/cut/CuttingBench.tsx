@@ -22,6 +22,9 @@ export default function CuttingBench() {
   return <Bench key={id} id={id} />;
 }
 
+/** What is longer was no single step: one was elsewhere. */
+const LONGEST = 1_800;
+
 type Dialog = "spoiled" | "elsewhere" | null;
 
 /** What is said of a step once it is made, by its tool. */
@@ -33,12 +36,14 @@ function Bench({ id }: { id: string }) {
   const [at, setAt] = useState<string | null>(null);
   const [dialog, setDialog] = useState<Dialog>(null);
   const spot = useRef<string | null>(null);
+  const since = useRef(Date.now());
   useWake();
   useTime("cut", id);
 
   function move(key: string | null): void {
     spot.current = key;
     setAt(key);
+    since.current = Date.now();
   }
 
   function go(by: number): void {
@@ -52,7 +57,7 @@ function Bench({ id }: { id: string }) {
     const { steps, place, ticked } = standing(latest(), spot.current);
     const step = steps[place]?.step;
     if (!step || ticked.has(step.key)) return;
-    tick(step.key, true);
+    tick(step.key, true, Math.min(LONGEST, Math.round((Date.now() - since.current) / 1000)));
     const open = steps.filter((one) => !ticked.has(one.step.key) && one.step.key !== step.key);
     const next = open.find((one) => steps.indexOf(one) > place) ?? open[0];
     move(next?.step.key ?? null);
@@ -99,7 +104,8 @@ function Bench({ id }: { id: string }) {
           {!sheet.print && <> · {unbroken(data.sheet_sizes[sheet.key] ?? "")}</>}
         </Box>
         <Box sx={{ ml: "auto", color: colours.soft }} data-place>
-          step {place + 1} of {steps.length} · {data.done} of {data.pieces} pieces cut
+          {data.estimate && `${data.estimate} · `}step {place + 1} of {steps.length} · {data.done} of {data.pieces}{" "}
+          pieces cut
         </Box>
       </Box>
       <Box sx={{ p: 2, pt: 1, minHeight: 0, minWidth: 0, [small]: { height: "70vw", order: 2 } }}>

@@ -5,13 +5,15 @@ import { useMemo } from "react";
 import type { Schemas } from "../../api/client";
 import { type Act, type CutStep, type CuttingOut, cuttingQuery, sendAct } from "../../api/cutting";
 import { useActs } from "../../api/useActs";
+import { FOLLOWS } from "../../api/useDesk";
 
 export interface CuttingDesk {
   data: CuttingOut | undefined;
   /** Why there is no list, in a sentence. */
   problem: string | null;
   ticked: ReadonlySet<string>;
-  tick: (key: string, on: boolean) => void;
+  /** Where one was seen to be at it, for so many seconds. */
+  tick: (key: string, on: boolean, seconds?: number) => void;
   act: (act: Act) => void;
   /** The list as it stands at this moment, which may be ahead of what is drawn. */
   latest: () => CuttingOut | undefined;
@@ -34,16 +36,16 @@ export function useCutting(id: string): CuttingDesk {
     send: (one) => sendAct(id, one, queries.getQueryData(key)?.version ?? 0),
     show,
     step: (kind) => ({ kind }),
-    follows: ["pages", "cost", "evaluated", "book", "together"],
+    follows: FOLLOWS.cutting,
     elsewhere: "The list was changed in another window; this is how it stands now",
   });
   return {
     data,
     problem: error && !data ? error.message : null,
     ticked: useMemo(() => new Set(data?.ticked), [data]),
-    tick: (key, on) => {
+    tick: (key, on, seconds = 0) => {
       const says = data?.directions[key]?.says ?? "";
-      act({ kind: "tick", key, on, says });
+      act({ kind: "tick", key, on, says, seconds });
     },
     act,
     latest: () => queries.getQueryData(key),

@@ -150,11 +150,18 @@ function Entry({ page, begun }: { page: PageOut; begun: Finished }) {
               </span>
             ))}
           </Box>
-          {entry.expected > 0 && (
-            <Box sx={{ color: colours.soft, fontSize: "0.9rem" }}>
-              {entry.expected} minutes of building were expected
-              {minutes("build") > 0 && `, ${minutes("build")} it took`}.
-            </Box>
+          {(
+            [
+              ["cut", "cutting", entry.expected_cutting],
+              ["build", "building", entry.expected],
+            ] as const
+          ).map(
+            ([bench, called, expected]) =>
+              expected > 0 && (
+                <Box key={bench} sx={{ color: colours.soft, fontSize: "0.9rem" }}>
+                  {expected} minutes of {called} were expected{minutes(bench) > 0 && `, ${minutes(bench)} it took`}.
+                </Box>
+              ),
           )}
         </Line>
         <Text

@@ -12,7 +12,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { type PhotoOut, usePhotos, usePictures } from "../../api/photos";
-import { useUnitHere } from "../../api/unit";
+import { useRulesHere } from "../../api/rulesHere";
 import { menuQuery, type Offered, useUsual } from "../../api/usual";
 import { colours } from "../../app/theme";
 import { begun, type Part, printOf } from "../../parts/kinds";
@@ -63,7 +63,7 @@ export function AddMenu({ parts, format, onAdd }: Props) {
 
 /** Everything else: found by typing a word, or by its picture. */
 function Menu({ format, onPick }: { format: PageFormat; onPick: (entry: Offered) => void }) {
-  const { data: menu = [] } = useQuery(menuQuery(format, useUnitHere()));
+  const { data: menu = [] } = useQuery(menuQuery(format, useRulesHere()));
   const [typed, setTyped] = useState("");
   return (
     <Autocomplete<Offered>

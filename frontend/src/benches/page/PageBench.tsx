@@ -9,7 +9,7 @@ import { type Schemas, Unreachable } from "../../api/client";
 import { useShelf } from "../../api/kits";
 import { addPage, type PageOut, pageQuery, pageSource } from "../../api/pages";
 import { costQuery, evaluatedQuery } from "../../api/recipe";
-import { UnitHere } from "../../api/unit";
+import { RulesHere } from "../../api/rulesHere";
 import { useDesk } from "../../api/useDesk";
 import { UsualProvider } from "../../api/usual";
 import { useFrame, useInFrame } from "../../app/FrameContext";
@@ -145,7 +145,7 @@ function Bench({ answer }: { answer: PageOut }) {
   const offers = cost?.offers ?? [];
   const drawn = offers.filter((o) => o.piece === looked?.piece || (o.gut && (hidden || o.part === chosen)));
   return (
-    <UnitHere unit={evaluated?.unit ?? null}>
+    <RulesHere value={evaluated?.rules ?? null}>
       <UsualProvider>
         <Box sx={shelved ? THREE_PANES : TWO_PANES}>
           <RecipePane
@@ -274,6 +274,6 @@ function Bench({ answer }: { answer: PageOut }) {
           {keys && <KeysList onClose={() => setKeys(false)} />}
         </Box>
       </UsualProvider>
-    </UnitHere>
+    </RulesHere>
   );
 }

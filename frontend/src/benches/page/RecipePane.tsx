@@ -90,6 +90,15 @@ export function RecipePane({
         </Box>
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.75, alignItems: "center", py: 1 }}>
           <FormatFields format={page.format} onChange={edits.changeFormat} />
+          {page.format.kind.startsWith("notebook") && (
+            <InlineText
+              label="Which notebook"
+              value={page.book}
+              width={150}
+              placeholder="of the one notebook"
+              onCommit={(book) => edits.edit("named its notebook", { book: book.trim().slice(0, 80) })}
+            />
+          )}
         </Box>
       </Box>
       <Box sx={{ borderTop: `1px solid ${colours.line}`, borderBottom: `1px solid ${colours.line}` }}>

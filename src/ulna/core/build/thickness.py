@@ -78,4 +78,4 @@ def of_piece(piece: Piece, ground: Ground) -> int:
 
 def allowed(format: PageFormat) -> int:
     """How thick a page, or a spread of a notebook, may get."""
-    return NOTEBOOK if format.kind.startswith("notebook") else PROTECTOR
+    return NOTEBOOK if format.is_notebook else PROTECTOR

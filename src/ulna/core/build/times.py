@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from statistics import median
+from typing import TypeVar
 
 from ulna.core.build.progress import Building
 from ulna.core.build.steps import Order, StepKind
 
+Kind = TypeVar("Kind", bound=str)
 FEWEST = 3
 """So many steps of a kind must have been measured for one's own pace to count."""
 LEAST, MOST = 0.2, 5.0
@@ -27,18 +29,27 @@ class Pace:
         return self.measured >= FEWEST
 
 
-def paces(built: Iterable[tuple[Order, Building]]) -> dict[StepKind, Pace]:
-    """From all that was built: for each kind of step the median of what it took against what is usual for it."""
-    found: dict[StepKind, list[float]] = {}
-    for order, building in built:
-        for one in building.done:
-            step = order.step(one.step)
-            if step is None or not one.seconds or step.minutes <= 0:
-                continue
-            times = one.seconds / 60 / step.minutes
-            if LEAST <= times <= MOST:
-                found.setdefault(step.kind, []).append(times)
+UNKNOWN = Pace()
+
+
+def paces_of(measured: Iterable[tuple[Kind, float, int]]) -> dict[Kind, Pace]:
+    """For each kind of step the median of what it took against what is usual for it, from (kind, usual minutes,
+    measured seconds)."""
+    found: dict[Kind, list[float]] = {}
+    for kind, usual, seconds in measured:
+        if seconds and usual > 0 and LEAST <= (times := seconds / 60 / usual) <= MOST:
+            found.setdefault(kind, []).append(times)
     return {kind: Pace(median(all), len(all)) for kind, all in found.items()}
+
+
+def paces(built: Iterable[tuple[Order, Building]]) -> dict[StepKind, Pace]:
+    """One's own pace for each kind of step, from all that was built."""
+    return paces_of(
+        (step.kind, step.minutes, one.seconds)
+        for order, building in built
+        for one in building.done
+        if (step := order.step(one.step)) is not None
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +75,7 @@ def estimate(order: Order, known: Mapping[StepKind, Pace]) -> Estimate:
     """What building a page will take, without the waits that nothing fills."""
     minutes, own = 0.0, 0
     for step in order.steps:
-        pace = known.get(step.kind, Pace())
+        pace = known.get(step.kind, UNKNOWN)
         minutes += step.minutes * (pace.times if pace.is_own else 1.0)
         own += pace.is_own
     return Estimate(minutes, own, len(order.steps))

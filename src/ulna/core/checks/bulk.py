@@ -6,8 +6,9 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import Any
 
-from ulna.core.build.bulk import Bulk, bulk
+from ulna.core.build.bulk import Bulk, Leaf, bulk, closed
 from ulna.core.findings import Finding, Remedy
+from ulna.core.geometry.polygons import Point
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import inches, length_of
 from ulna.core.parts.kinds.cluster import Cluster
@@ -19,19 +20,36 @@ from ulna.core.parts.seen import Seen
 AROUND = inches(0, 1, 2)
 
 
+def told_of_notebook(own: Leaf, others: Sequence[Leaf]) -> Iterator[Finding]:
+    """What all spreads of a notebook have at one spot, where this one brings more than its share of too much."""
+    found = closed(own, others)
+    share = found.most // found.spreads
+    if not others or found.thick <= found.most or found.own <= share:
+        return
+    told = (
+        f"The {found.spreads} spreads of its notebook are {found.thick} thousandths of an inch thick together here, "
+        f"and it closes on {found.most}: this one brings {found.own}, and its share is {share}. Lay something flat, or "
+        "move it to where the others are thin."
+    )
+    yield Finding("notebook-bulk", "warn", None, told, (), (_around(found.at),))
+
+
+def _around(at: Point) -> Rect:
+    return Rect(length_of(at[0]) - AROUND, length_of(at[1]) - AROUND, AROUND * 2, AROUND * 2)
+
+
 def told(plan: Any, pieces: Sequence[Piece], ground: Ground, seen: Seen | None = None) -> Iterator[Finding]:
     found = bulk(pieces, ground, seen)
     if not found.is_too_thick:
         return
-    into = "the notebook closes on" if ground.format.kind.startswith("notebook") else "a page protector takes"
+    into = "the notebook closes on" if ground.format.is_notebook else "a page protector takes"
     thickest = sorted(found.layers, key=lambda one: -one.thick)[:3]
     brings = ", ".join(f"{one.piece.name} {one.thick}" for one in thickest)
     told = (
         f"It is {found.thick} thousandths of an inch thick here, and {into} {found.most}: {brings}. "
         "Lay something flat, or move it off the others."
     )
-    at = Rect(length_of(found.at[0]) - AROUND, length_of(found.at[1]) - AROUND, AROUND * 2, AROUND * 2)
-    yield Finding("bulk", "warn", None, told, tuple(_thinner(plan, found)), (at,))
+    yield Finding("bulk", "warn", None, told, tuple(_thinner(plan, found)), (_around(found.at),))
 
 
 def _thinner(plan: Any, found: Bulk) -> Iterator[Remedy]:

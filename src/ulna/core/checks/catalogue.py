@@ -45,7 +45,8 @@ CHECKS = (
         ("photo-safe",),
     ),
     Check(
-        "bulk", "Bulk", "A page that is too thick bends its neighbours and the book does not close.", ("bulk",),
+        "bulk", "Bulk", "A page that is too thick bends its neighbours and the book does not close.",
+        ("bulk", "notebook-bulk"),
     ),
     Check(
         "readable", "Readable", "A title or story that cannot be read might as well not be there.",

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from ulna.core.findings import Finding, Remedy
-from ulna.core.parts.kinds.date import Date
+from ulna.core.parts.kinds.date import Date, made_by
 from ulna.core.parts.kinds.title import Title
 from ulna.core.parts.kinds.words import Words
 from ulna.core.parts.kinds.wordstrips import WordStrips
@@ -23,7 +23,7 @@ def told(plan: Any, ground: Ground) -> Iterator[Finding]:
         ("words", "Add a block of words", lambda: Words(_fresh("words", taken), tells=True))
         if not series and not any(isinstance(part, Words | WordStrips) for part in plan.parts)
         else None,
-        ("the date", "Add the date", lambda: Date(_fresh("date", taken)))
+        ("the date", "Add the date", lambda: Date(_fresh("date", taken), made=made_by(ground.rules)))
         if not any(isinstance(part, Date) for part in plan.parts)
         else None,
     ]

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, datetime
 from typing import Annotated, Literal
 
 from ulna.core.ranges import Id, Many, Text, Title, Whole
 
 Bench = Literal["unpack", "photos", "page", "check", "cut", "build"]
+MOST_CUTS = 2_000
 BENCHES: tuple[Bench, ...] = ("unpack", "photos", "page", "check", "cut", "build")
 
 
@@ -24,7 +25,8 @@ class Spent:
 class Finished:
     """The log of the page of that id. `told` is the day its story happened; `picture` a photograph of it, else it is
     shown as drawn. `used` are papers, things and letters in words; `place` is where it stands in the album, where it
-    was put there; `expected` the minutes of building that were expected."""
+    was put there; `expected` the minutes of building that were expected,
+    `expected_cutting` those of cutting."""
 
     page: Id
     name: Title
@@ -37,21 +39,35 @@ class Finished:
     used: Annotated[tuple[str, ...], Many(2_000)] = ()
     spent: Annotated[tuple[Spent, ...], Many(len(BENCHES))] = ()
     expected: Annotated[int, Whole(0, 100_000)] = 0
+    expected_cutting: Annotated[int, Whole(0, 100_000)] = 0
     otherwise: Annotated[str, Text(2_000)] = ""
     pages: Annotated[int, Whole(1, 2)] = 1
     place: Annotated[int, Whole(0, 100_000)] | None = None
 
 
 @dataclass(frozen=True, slots=True)
+class CutTime:
+    """A step of cutting: its kind, the minutes that are usual for it, the seconds that it took."""
+
+    kind: Annotated[str, Text(20, 1)]
+    usual: float
+    seconds: Annotated[int, Whole(0, 100_000)]
+
+
+@dataclass(frozen=True, slots=True)
 class Times:
-    """How long one was at each bench for a page, in seconds."""
+    """How long one was at each bench for a page, in seconds, and at each step of cutting as it was ticked."""
 
     seconds: Annotated[tuple[tuple[Bench, int], ...], Many(len(BENCHES))] = ()
+    steps: Annotated[tuple[CutTime, ...], Many(MOST_CUTS)] = ()
 
     def more(self, bench: Bench, seconds: int) -> Times:
         found = dict(self.seconds)
         found[bench] = found.get(bench, 0) + seconds
-        return Times(tuple((one, found[one]) for one in BENCHES if one in found))
+        return replace(self, seconds=tuple((one, found[one]) for one in BENCHES if one in found))
+
+    def cut(self, kind: str, usual: float, seconds: int) -> Times:
+        return replace(self, steps=(*self.steps, CutTime(kind, usual, seconds))[-MOST_CUTS:])
 
 
 @dataclass(frozen=True, slots=True)

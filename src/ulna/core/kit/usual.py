@@ -168,7 +168,7 @@ def usual(unit: Unit, rules: Rules = USUAL) -> Usual:
 
 def _pages(kind: FormatName) -> int:
     """A notebook is two pages wide when it lies open."""
-    return 2 if kind.startswith("notebook") else 1
+    return 2 if of_kind(kind).is_notebook else 1
 
 
 def _print_paper(unit: Unit) -> PrintPaper:

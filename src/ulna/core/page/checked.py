@@ -6,7 +6,9 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 
 from ulna.core import checks
+from ulna.core.build.bulk import Leaf
 from ulna.core.checks import gaze
+from ulna.core.checks.bulk import told_of_notebook
 from ulna.core.checks.catalogue import by_harm
 from ulna.core.findings import Finding, Remedy
 from ulna.core.page.evaluate import Evaluated, evaluate
@@ -27,14 +29,17 @@ class Checked:
 
 
 def checked(
-    plan: PagePlan, ground: Ground, house: Collection[str] = (), short: Sequence[tuple[str, str]] = ()
-) -> Checked:
+    plan: PagePlan, ground: Ground, house: Collection[str] = (), short: Sequence[tuple[str, str]] = (),
+    bound_with: Sequence[Leaf] = (),
+) -> Checked:  # fmt: skip
     """Everything that is to be told of a page in the order of harm. `house` are the codes that were put aside for
-    good; `short` are parts that no sheet is left for, and why. What cannot be made cannot be put aside."""
+    good; `short` are parts that no sheet is left for, and why; a spread is `bound_with` the others of its
+    notebook. What cannot be made cannot be put aside."""
     page = evaluate(plan, ground)
     standing = stand(plan.parts, ground)
     lacking = [Finding("sheets-short", "stop", part, why) for part, why in short]
     found = [*page.findings, *lacking, *checks.looked(plan, page.pieces, standing, ground, placed_at)]
+    found += told_of_notebook(Leaf(page.pieces, ground), bound_with)
     boxes = {part.id: part.box for part in page.parts}
     here = {(one.code, one.part) for one in plan.aside}
     told = list[Finding]()

@@ -51,7 +51,8 @@ class Proposal:
 def proposed(
     plan: PagePlan, page: Evaluated, ground: Ground, count: int = 3, seed: int = 0, styles: bool = False
 ) -> Proposal:
-    """So many clusters for a page; with `styles` things of several styles may come together. Raises `FieldError` where
+    """So many clusters for a page; with `styles`, or by a house rule that follows no
+    theme, things of several styles may come together. Raises `FieldError` where
     the shelf has nothing for them, or the page no place."""
     things, why = _chosen(page, ground, count, seed, styles)
     shares, shared = _shares(things, ground, count)
@@ -84,10 +85,12 @@ def _chosen(page: Evaluated, ground: Ground, count: int, seed: int, styles: bool
             "things", "", "there is nothing on the shelf for a cluster", "count the kit's things at Unpack"
         )
     why = list[str]()
-    if not styles:
+    if not styles and ground.rules.theme != "free":
         fit, why = _of_one_style(fit)
     drawn = random.Random(seed)
-    order = sorted(fit, key=lambda one: (left[one.id] < count, drawn.random()))
+    order = sorted(
+        fit, key=lambda one: (left[one.id] < count, drawn.random() - ground.longing.get(one.id, 0.0) / 2)
+    )
     taken, accents = list[Thing](), list[str]()
     for one in order:
         fresh = not any(of_hex(one.colour).far(of_hex(known)) < ALIKE for known in accents)

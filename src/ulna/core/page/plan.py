@@ -71,7 +71,7 @@ class PagePlan:
     `gutting` has the pieces for which the house rule of gutting does not count; `keeps` are the sheets that are kept
     back for it; `edges` are worked before their pieces are glued, `tucks` slip parts under others; findings put
     `aside` are counted, not told; `rules` are its own;
-    `waits_for` is why it was set aside.
+    `book` names the notebook that a spread is of, where there are several; `waits_for` is why it was set aside.
     """
 
     written_as: ClassVar[str] = "Recipe"
@@ -86,6 +86,7 @@ class PagePlan:
     tucks: Annotated[tuple[Tuck, ...], Many(MOST_PARTS)] = ()
     aside: Annotated[tuple[PutAside, ...], Many(MOST_PARTS)] = ()
     rules: Rules = Rules()
+    book: Annotated[str, Text(80)] = ""
     waits_for: Annotated[str, Text(200)] = ""
 
     def __post_init__(self) -> None:

@@ -15,6 +15,7 @@ from ulna.core.measure import Length
 from ulna.core.page.plan import PagePlan
 from ulna.core.page.standing import Standing, stand
 from ulna.core.parts import opening
+from ulna.core.parts.beginning import rim
 from ulna.core.parts.kinds import Part, grid, tiles, work_out
 from ulna.core.parts.kinds.grid import Grid
 from ulna.core.parts.kinds.joint import Joint
@@ -60,7 +61,7 @@ def put_photo(plan: PagePlan, part: str, piece: str | None, photo: str, ground: 
     spot = (piece or "").removeprefix(f"{part}/")
     there = next((there for there in found.built.spots if there.key == spot), None)
     if there is not None:
-        return _filled(one, there, "photo", Print(photo, there.rect.width, there.rect.height))
+        return _filled(one, there, "photo", _print(photo, there, ground))
     ways = list(_ways(one, Print))
     free = [way for way in ways if _at(one, way).photo is None]
     way = None
@@ -86,6 +87,11 @@ def keep_for(plan: PagePlan, part: str, spot: str, what: What, ground: Ground) -
     if there is None:
         raise FieldError("cell", key, "there is no such cell", "press on one that is drawn")
     return _filled(one, there, what)
+
+
+def _print(photo: str, there: CellSpot, ground: Ground) -> Print:
+    """A new print as large as its cell, with a rim where the house has rims."""
+    return Print(photo, there.rect.width, there.rect.height, rim=rim(ground.rules, ground.ruler.unit))
 
 
 def _filled(one: Part, there: CellSpot, what: What, print_: Print | None = None) -> Part:
@@ -120,7 +126,7 @@ def pour(plan: PagePlan, part: str, photos: Sequence[str], ground: Ground) -> tu
         ]
         for there in [*free, *plain] if isinstance(one, Tiles) else built.spots:
             if left and there in (*free, *plain):
-                one = _filled(one, there, "photo", Print(left.pop(0), there.rect.width, there.rect.height))
+                one = _filled(one, there, "photo", _print(left.pop(0), there, ground))
         return one, len(left)
     for way in list(_ways(one, Print)):
         if left and _at(one, way).photo is None:

@@ -66,8 +66,12 @@ class Beginning:
     @property
     def print(self) -> Print:
         """A print without a photo: the usual size, nothing cut off; with a narrow rim where the house has rims."""
-        rim = self.usual.narrow if self.rules.rims == "white" else ZERO
-        return Print(width=self.usual.print[0], height=self.usual.print[1], rim=rim)
+        return Print(width=self.usual.print[0], height=self.usual.print[1], rim=rim(self.rules, self.unit))
+
+
+def rim(rules: Rules, unit: Unit) -> Length:
+    """The white rim of a new print: a narrow one where the house has rims."""
+    return usual(unit).narrow if rules.rims == "white" else ZERO
 
 
 def unchosen(n: int) -> tuple[PaperChoice, ...]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import Annotated, Any, Literal
 
 from ulna.core.errors import NotOnShelf
@@ -220,7 +221,8 @@ class Ground:
     `print_of` those of the print of a paper, as it is drawn or was photographed.
     `fold` is where the spread is folded, from the left edge of the part that is worked out, if it lies across it;
     `free` are the outlines from its corner that must stay free of it, where it keeps off others, and `around` the
-    edges of what it gathers round. Where the page keeps to its kit, `only` these papers and things are proposed.
+    edges of what it gathers round. Where the page keeps to its kit, `only` these papers and things are proposed. Drafts
+    and clusters come back first to what has `lain` unused, the ids of those that lie longest first.
     `worked` and `placed` remember parts that were worked out on this ground already, so that a change to one of a
     hundred costs one; they are no part of the value.
     """
@@ -239,6 +241,7 @@ class Ground:
     free: tuple[Polygon, ...] = ()
     around: tuple[Bounds, ...] = ()
     only: frozenset[str] | None = None
+    lain: tuple[str, ...] = ()
     worked: dict[object, tuple[Built, str]] = field(default_factory=dict, compare=False, repr=False)
     placed: dict[object, tuple[Built, tuple[Piece, ...]]] = field(default_factory=dict, compare=False, repr=False)
 
@@ -248,6 +251,12 @@ class Ground:
             return True
         paper = self.shelf.papers.get(id)
         return paper is not None and paper.scrap_of in self.only
+
+    @cached_property
+    def longing(self) -> Mapping[str, float]:
+        """Of what has lain unused how much it is to be preferred: what lies longest 1, the newest next to 0."""
+        many = len(self.lain)
+        return {id: (many - k) / many for k, id in enumerate(self.lain)}
 
     def changed(self, **values: Any) -> Ground:
         """Another ground: nothing that was worked out on this one holds there."""

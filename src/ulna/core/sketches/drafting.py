@@ -92,7 +92,7 @@ class Draft:
 
 def pages_for(photos: int, format: PageFormat) -> int:
     """Single or double: few photos go on one page, many on two; a notebook lies open."""
-    return 2 if format.kind.startswith("notebook") or photos > FEW else 1
+    return 2 if format.is_notebook or photos > FEW else 1
 
 
 def drafts(asked: Asked, ground: Ground, effort: int) -> Iterator[Draft]:
@@ -103,7 +103,7 @@ def drafts(asked: Asked, ground: Ground, effort: int) -> Iterator[Draft]:
     fixed = _boxes(asked, ground)
     looks = [look for photo in photos if (look := _look(photo, ground))]
     page_size = asked.format.width, asked.format.height
-    papers = at_hand(ground.shelf, page_size, looks, asked.keep, asked.scraps_only)
+    papers = at_hand(ground.shelf, page_size, looks, asked.keep, asked.scraps_only, ground.longing)
     found = _matches(asked, photos, fixed, ground)
     for k in range(effort):
         match = found[k % len(found)]

@@ -15,11 +15,11 @@ from ulna.core.page.plan import PagePlan
 from ulna.core.page_formats import PageFormat, PageName
 from ulna.core.paper.colour import of_hex
 from ulna.core.paper.shelf import Side
-from ulna.core.parts.beginning import Beginning
+from ulna.core.parts.beginning import Beginning, rim
 from ulna.core.parts.built_up import Under
 from ulna.core.parts.kinds import Part, work_out
 from ulna.core.parts.kinds.base import Base
-from ulna.core.parts.kinds.date import Date
+from ulna.core.parts.kinds.date import Date, made_by
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.photo import PhotoPart
 from ulna.core.parts.kinds.title import Title
@@ -126,7 +126,8 @@ def _photo(id: str, photo: Photo, box: Rect, place: SketchPlace, papers: Palette
     x = box.x + (box.width - width - border * 2).part(1, 2)
     y = box.y + (box.height - height - border * 2).part(1, 2)
     at = Rect(ground.ruler.round(x), ground.ruler.round(y), width + border * 2, height + border * 2)
-    return PhotoPart(id, Print(photo.id, width, height), mats, _place(at, ground.format))
+    white = ZERO if to_edge else rim(ground.rules, ground.ruler.unit)
+    return PhotoPart(id, Print(photo.id, width, height, rim=white), mats, _place(at, ground.format))
 
 
 def _print_size(photo: Photo, room: tuple[Length, Length], ruler: Ruler) -> tuple[Length, Length]:
@@ -192,7 +193,7 @@ def _under(colour: str, behind: Side | None, card: PaperChoice | None) -> tuple[
 def _title(text: str, box: Rect, papers: Palette, ground: Ground, behind: Side | None) -> Title:
     """In an alphabet that has its letters and whose letters go into the place; else cut as large as goes there."""
     for lines in _broken(text):
-        for alphabet in ground.shelf.alphabets.values():
+        for alphabet in sorted(ground.shelf.alphabets.values(), key=lambda one: -ground.longing.get(one.id, 0.0)):
             under = _under(alphabet.colour, behind, papers.card)
             tried = Title("title", lines, (Style(alphabet.id),), align="centre", under=under)
             built, _ = work_out(tried, ground, box)
@@ -268,5 +269,9 @@ def _date(text: str, ground: Ground) -> Date:
     on: PageName = "right" if ground.format.pages == 2 else "left"
     aside, below = begin.of(0, 5, 8), begin.of(0, 1, 2)
     return Date(
-        "date", text, high=begin.of(0, 5, 32), place=Place(on, Across("right", aside), Down("bottom", below))
+        "date",
+        text,
+        made=made_by(ground.rules),
+        high=begin.of(0, 5, 32),
+        place=Place(on, Across("right", aside), Down("bottom", below)),
     )

@@ -1,7 +1,8 @@
 """Papers for a draft: a quiet ground, one lively paper on it, a strip, a mat that sets the photos off, one for letters.
 
-Of two papers that touch never are both lively and alike in lightness. What is near the top of each list is drawn by a
-seed, so that drafts differ.
+What has lain unused longest is preferred where it comes about as near to the photos as others. Of two papers that touch
+never are both lively and alike in lightness. What is near the top of each list is drawn by a seed, so that drafts
+differ.
 """
 
 from __future__ import annotations
@@ -18,7 +19,10 @@ from ulna.core.paper.ranking import rank
 from ulna.core.paper.shelf import Face, Paper, Shelf, Side, Stock
 from ulna.core.parts.pieces import PaperChoice
 
+NOTHING_LAIN: Mapping[str, float] = {}
 Mood = Literal["calm", "middle", "bold"]
+LAIN = 8.0
+"""What having lain longest counts, as a colour that is so much nearer to those of the photos."""
 APART = 12.0
 """In lightness: so far a ground and what lies on it are apart at least."""
 
@@ -49,20 +53,22 @@ class _Offered:
 @dataclass(frozen=True, slots=True)
 class Papers:
     """What there is for drafts with certain photos: every side of a paper, how near its colours come to theirs, how
-    well it sets them off as a mat; those that a ground can be cut from."""
+    well it sets them off as a mat; those that a ground can be cut from; what has lain unused, by the ids of papers."""
 
     offered: tuple[_Offered, ...]
     near: Mapping[PaperChoice, float]
     mats: Mapping[PaperChoice, float]
     large: frozenset[PaperChoice]
+    lain: Mapping[str, float]
 
 
 def at_hand(
     shelf: Shelf, page: tuple[Length, Length], looks: Sequence[PictureColours],
-    keep: frozenset[str] = frozenset(), scraps_only: bool = False,
+    keep: frozenset[str] = frozenset(), scraps_only: bool = False, lain: Mapping[str, float] = NOTHING_LAIN,
 ) -> Papers:  # fmt: skip
     """The papers for pages of that size with photos of these colours; those to `keep` are left alone. With
-    `scraps_only` papers count by the scraps that there are of them, and only a scrap can be a ground."""
+    `scraps_only` papers count by the scraps that there are of them, and only a scrap can be a ground. What has `lain`
+    unused, 1 what lies longest, is preferred to what is about as good."""
     offered = tuple(_offered(shelf, keep, scraps_only))
     papers = list({one.paper.id: one.paper for one in offered}.values())
     points: dict[PaperChoice, float] = {}
@@ -70,9 +76,13 @@ def at_hand(
         for choice in rank(papers, look, "first"):
             key = PaperChoice(choice.paper, choice.side)
             points[key] = points.get(key, 0.0) + choice.rank + (25.0 if choice.good else 0.0)
-    near = {one.choice: _near(one, looks) for one in offered}
+    points = {
+        one.choice: points.get(one.choice, 0.0) + LAIN * lain.get(one.paper.id, 0.0)
+        for one in offered if one.choice in points or one.paper.id in lain
+    }  # fmt: skip
+    near = {one.choice: _near(one, looks) + LAIN * lain.get(one.paper.id, 0.0) for one in offered}
     large = frozenset(one.choice for one in offered if _holds(one.paper, page, shelf, scraps_only))
-    return Papers(offered, near, points, large)
+    return Papers(offered, near, points, large, lain)
 
 
 def palette(papers: Papers, mood: Mood, seed: int) -> Palette:
@@ -80,7 +90,10 @@ def palette(papers: Papers, mood: Mood, seed: int) -> Palette:
     drawn, near = random.Random(seed), papers.near
     offered = papers.offered
     ground = _drawn(
-        [o for o in offered if o.choice in papers.large and o.side.busy <= 1], lambda o: o.side.busy, drawn, 6
+        [o for o in offered if o.choice in papers.large and o.side.busy <= 1],
+        lambda o: o.side.busy - papers.lain.get(o.paper.id, 0.0) / 2,
+        drawn,
+        6,
     )
     wanted = {"calm": (1, 0, 2), "middle": (2, 1, 3), "bold": (3, 2)}[mood]
     lively = [

@@ -17,6 +17,7 @@ from ulna.core.parts.kinds.words import hand_known
 from ulna.core.parts.pieces import Built, Ground, Line, Written
 from ulna.core.parts.place import Place
 from ulna.core.ranges import Id, Size, Text
+from ulna.core.rules import Rules
 from ulna.core.words.faces import FaceName
 from ulna.core.words.writing import Measure
 
@@ -73,9 +74,13 @@ def sentence(part: Date, ground: Ground) -> str:
     return f"Date {text}, {part.made}" if text else "Date"
 
 
+def made_by(rules: Rules) -> Made:
+    """How a new date is put down by the house rule of writing."""
+    return "printed" if rules.writing == "typed" else "stamped"
+
+
 def _begun(begin: Beginning) -> Date:
-    made: Made = "printed" if begin.rules.writing == "typed" else "stamped"
-    return Date("new", made=made, high=begin.of(0, 5, 32))
+    return Date("new", made=made_by(begin.rules), high=begin.of(0, 5, 32))
 
 
 PART = Date

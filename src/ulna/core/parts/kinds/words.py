@@ -159,8 +159,11 @@ def _tag(part: Words, over: str, box: Rect, ground: Ground) -> Piece:
 
 
 def hand_known(part: str, hand: str | None, ground: Ground) -> tuple[Hand, list[Finding]]:
-    """The hand of that id, else the household's first one; that a hand is not known here is told."""
-    first = next(iter(ground.hands.values()))
+    """The hand of that id, else the household's first one, by a house rule that types words its first that is no pen;
+    that a hand is not known here is told."""
+    hands = list(ground.hands.values())
+    typed = (one for one in hands if one.kind != "hand")
+    first = next(typed, hands[0]) if ground.rules.writing == "typed" else hands[0]
     if hand is None or hand in ground.hands:
         return ground.hands.get(hand or "", first), []
     told = f"Its hand was never measured here: it is set as {first.name} writes."
