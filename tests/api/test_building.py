@@ -185,6 +185,68 @@ def test_three_pages_teach_ones_own_pace(api: TestClient, page: str) -> None:
     assert after["estimate"].endswith("by your own pace")
 
 
+def test_cuts_are_timed_by_step(api: TestClient, page: str) -> None:
+    """Four straight cuts of two pages that took twice as long as usual teach one's pace at them; the next page is
+    expected to take longer, and the log says what was expected."""
+    recipe = api.get(f"/api/pages/{page}").json()["page"]
+    second, third = (
+        api.post("/api/pages", json={"page": recipe | {"name": name}, "what": "began"}).json()["saved"]["id"]
+        for name in ("Second", "Third")
+    )
+
+    def cutting(of: str) -> Any:
+        return api.get(f"/api/pages/{of}/cutting").json()
+
+    assert cutting(third)["estimate"] == "about 1 minutes, as is usual"
+    for one in (page, second):
+        steps = [step for sheet in cutting(one)["cuts"]["sheets"] for step in sheet["steps"]]
+        for step in (step for step in steps if step["kind"] == "cut"):
+            asked = {"key": step["key"], "on": True, "version": cutting(one)["version"], "seconds": 72}
+            assert api.post(f"/api/pages/{one}/cutting/tick", json=asked).status_code == 200
+    assert cutting(third)["estimate"].startswith("about 3 minutes, by your own pace for 2 of ")
+    assert api.get(f"/api/pages/{third}/finished").json()["expected_cutting"] == 3
+
+
+def test_a_page_has_a_unit_of_its_own(api: TestClient, page: str) -> None:
+    """In a household of inches a page by a rule of millimetres: its sentences, cut list and what begins on it."""
+    recipe = api.get(f"/api/pages/{page}").json()["page"]
+    metric = recipe | {"rules": {"unit": "mm"}}
+    found = api.post("/api/evaluate", json={"page": metric, "id": page}).json()
+    assert found["rules"]["unit"] == "mm"
+    (photo,) = (part["sentence"] for part in found["parts"] if part["id"] == "photo")
+    assert photo.startswith("A photo, ~ 102 × ~ 152 upright, mat ~ 6 Ink"), photo
+    shown = api.post("/api/lengths/show", json={"lengths": ["2 in"], "unit": "mm"}).json()
+    assert (shown[0]["shown"], shown[0]["rounded"]) == ("51", True)
+    read = api.post("/api/lengths/read", json={"text": "50", "unit": "mm"}).json()
+    assert read["length"] == "50 mm"
+    assert api.post("/api/usual", json={"rules": found["rules"]}).json()["narrow"] == "3 mm"
+    version = api.get(f"/api/pages/{page}").json()["saved"]["version"]
+    body = {"page": metric, "version": version, "what": "changed a rule"}
+    assert api.put(f"/api/pages/{page}", json=body).status_code == 200
+    sizes = api.get(f"/api/pages/{page}/cutting").json()["sheet_sizes"]
+    assert set(sizes.values()) == {"305 × 305"} or all(
+        "~ 304.8" in size or "305" in size for size in sizes.values()
+    )
+
+
+def test_the_spreads_of_one_notebook_are_told_together(api: TestClient) -> None:
+    """Spreads that are named after one notebook count against what it closes on, those of another one do not."""
+    thing = {"id": "bolt", "name": "Bolt", "kind": "brad", "count": 30, "thickness": "0.06 in"}
+    kit = {"name": "Kit", "papers": [], "things": [thing]}
+    assert api.post("/api/kits", json={"kit": kit}).status_code == 201
+    parts = [{"kind": "thing", "id": f"b{k}", "thing": "bolt", "place": at("1 in", "4 in")} for k in range(3)]
+    format = {"kind": "notebook", "width": "4 1/4 in", "height": "8 1/4 in", "pages": 2}
+    spread = {"name": "Spread", "format": format, "parts": parts, "book": "Summer"}
+    for k in range(2):
+        assert api.post("/api/pages", json={"page": spread | {"name": f"S{k}"}, "what": "began"}).status_code == 201
+
+    def codes(book: str) -> list[str]:
+        found = api.post("/api/check", json={"page": spread | {"book": book}}).json()["found"]
+        return [one["finding"]["code"] for one in found]
+
+    assert "notebook-bulk" in codes("Summer") and "notebook-bulk" not in codes("Winter")
+
+
 def test_a_photograph_that_is_none_is_refused_by_name(api: TestClient, page: str) -> None:
     picture = api.post("/api/pictures", files={"file": ("page.jpg", b"no picture at all", "image/jpeg")})
     assert picture.status_code == 422 and "page.jpg" in picture.json()["sentence"]

@@ -6,9 +6,10 @@ from dataclasses import replace
 
 from tests.core.build.test_order import BASE, BOLT, LEAF, PLANK, at, panel, photo, table
 from tests.core.examples import HERON, ground
-from ulna.core.build.bulk import bulk
+from ulna.core.build.bulk import Leaf, bulk, closed
 from ulna.core.build.order import order
 from ulna.core.build.stock import Need, stock
+from ulna.core.checks.bulk import told_of_notebook
 from ulna.core.measure import inches
 from ulna.core.page.evaluate import evaluate
 from ulna.core.page.plan import PagePlan
@@ -108,3 +109,36 @@ def test_an_ink_of_the_shelf_that_is_near_does() -> None:
     red = replace(black, id="red", name="Red", colours=("#b8352c",))
     (_, far) = needs(BASE, panel("p", 1, 1), things=(red,), edges=(EdgeWork("p/panel", "inked", "#3a3230"),))
     assert far.has == "" and "no ink on the shelf is near it" in far.short
+
+
+def leaf(*parts: Part) -> Leaf:
+    """A notebook's spread with bolts of 60 on it."""
+    format = of_kind("notebook", 2)
+    on = replace(ground(format), shelf=Shelf.of([], [BOLT]))
+    return Leaf(evaluate(PagePlan("Page", format, parts=parts), on).pieces, on)
+
+
+def bolts(many: int, x: float = 1, y: float = 4) -> Leaf:
+    """So many on each other, from the spread's corner."""
+    return leaf(*(ThingPart(f"bolt-{k}", "bolt", place=at(x, y)) for k in range(many)))
+
+
+def test_the_spreads_of_a_notebook_lie_on_each_other() -> None:
+    """Three bolts of 60 are too much for one spread of 120; with a bare one beside it the two close on 240, with two
+    more of two bolts at that spot the four have 420 of 480; with a sixth and seventh bolt there 540 of 480."""
+    assert (closed(bolts(3), [bolts(0)]).thick, closed(bolts(3), [bolts(0)]).most) == (180, 240)
+    four = closed(bolts(3), [bolts(2), bolts(2), bolts(0)])
+    assert (four.thick, four.own, four.most, four.spreads) == (420, 180, 480, 4)
+    assert list(told_of_notebook(bolts(3), [bolts(2), bolts(2), bolts(0)])) == []
+    (told,) = told_of_notebook(bolts(3), [bolts(3), bolts(3), bolts(0)])
+    assert "The 4 spreads of its notebook are 540 thousandths of an inch thick together here" in told.sentence
+    assert "closes on 480: this one brings 180, and its share is 120" in told.sentence
+    assert list(told_of_notebook(bolts(2), [bolts(3), bolts(3), bolts(1)])) == [], "it has no more than its share"
+
+
+def test_bolts_at_other_spots_do_not_add_up() -> None:
+    assert closed(bolts(3), [bolts(3, y=2), bolts(3, y=6)]).thick == 180
+
+
+def test_a_page_that_is_bound_alone_is_told_nothing_of_its_notebook() -> None:
+    assert list(told_of_notebook(bolts(3), [])) == []

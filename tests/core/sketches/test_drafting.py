@@ -30,6 +30,7 @@ from ulna.core.photos.crop import Face, Framing
 from ulna.core.photos.photo import Photo
 from ulna.core.photos.prints import Print
 from ulna.core.planner import plan_cuts
+from ulna.core.rules import USUAL
 from ulna.core.sketches.drafting import Asked, Draft, best, drafts, pages_for
 from ulna.core.sketches.filling import Story
 from ulna.core.sketches.month import month
@@ -270,3 +271,38 @@ def test_a_months_pages_go_together_and_what_is_left_is_known() -> None:
     opened = Counter(id for one in pages for id, n in one.used for _ in range(n))
     assert dict(found.left) == {one.id: one.count - opened[one.id] for one in TWELVE}
     assert any(isinstance(part, Base) for part in pages[0].plan.parts)
+
+
+def test_what_has_lain_longest_is_preferred() -> None:
+    """Of the same papers, letters and things, those that lie unused longest come into more of the drafts."""
+    there = photos((1800, 1200), (1200, 1800))
+    plain = on(of_kind("12x12"), there)
+    other = replace(BLOCK, id="other", name="Other")
+    plain = replace(plain, shelf=Shelf.of(list(TWELVE), THINGS, (BLOCK, other)))
+    asked = Asked(tuple(there), of_kind("12x12"), replace(STORY, title="OAR"))
+
+    def counted(lain: tuple[str, ...]) -> Counter[str]:
+        found = list(drafts(asked, replace(plain, lain=lain), 12))
+        papers = [paper for draft in found for paper, _ in draft.used]
+        alphabets = [
+            style.alphabet or "" for d in found for p in d.plan.parts if isinstance(p, Title) for style in p.styles
+        ]
+        return Counter([*papers, *alphabets])
+
+    before = counted(())
+    rare = min((p.id for p in TWELVE), key=lambda id: (before[id], id))
+    after = counted((rare, "other"))
+    assert after[rare] > before[rare]
+    assert before["block"] > before["other"] == 0 and after["other"] > after["block"]
+
+
+def test_drafts_follow_the_house_rules() -> None:
+    """White rims on new prints that do not go to the edge, a date that is printed, styles that may be mixed."""
+    there = photos((1800, 1200), (1200, 1800))
+    plain = on(of_kind("12x12"), there)
+    asked = Asked(tuple(there), of_kind("12x12"), STORY)
+    rules = replace(USUAL, rims="white", writing="typed")
+    for draft in drafts(asked, plain.changed(rules=rules), 6):
+        prints = [part.print for part in draft.plan.parts if isinstance(part, PhotoPart)]
+        assert any(print.rim == parse("1/8") for print in prints)
+        assert [part.made for part in draft.plan.parts if isinstance(part, Date)] == ["printed"]
