@@ -197,7 +197,7 @@ def test_cuts_are_timed_by_step(api: TestClient, page: str) -> None:
     def cutting(of: str) -> Any:
         return api.get(f"/api/pages/{of}/cutting").json()
 
-    assert cutting(third)["estimate"] == "about 1 minutes, as is usual"
+    assert cutting(third)["estimate"] == "about a minute, as is usual"
     for one in (page, second):
         steps = [step for sheet in cutting(one)["cuts"]["sheets"] for step in sheet["steps"]]
         for step in (step for step in steps if step["kind"] == "cut"):

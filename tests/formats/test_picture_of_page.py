@@ -18,7 +18,9 @@ from ulna.core.paper.shelf import Direction, Paper, Shelf, Side
 from ulna.core.parts.kinds.base import Base
 from ulna.core.parts.kinds.panel import Panel
 from ulna.core.parts.kinds.photo import PhotoPart
+from ulna.core.parts.kinds.wet import Wet
 from ulna.core.parts.mats import Mat
+from ulna.core.parts.media import MediumName
 from ulna.core.parts.pieces import PaperChoice
 from ulna.core.parts.place import Across, Down, Place
 from ulna.core.photos.crop import Framing
@@ -163,3 +165,17 @@ def test_stripes_are_drawn_to_scale_and_turn_with_the_paper(turned: bool) -> Non
     assert all(like(a, b) for a, b in zip(across, across[20:], strict=False))
     assert len({c[0] > 128 for c in across[:20]}) == 2, "within one inch there is a light and a dark part"
     assert all(like(c, along[0]) for c in along)
+
+
+@pytest.mark.parametrize("medium", ["wash", "gesso", "mist", "spatter", "paste", "powder"])
+def test_wet_work_is_in_its_colour_inside_its_region_and_spares_what_it_spares(medium: MediumName) -> None:
+    """Red on Cream in a region of 6 × 6 from 3: nothing is red beyond it nor in the middle that is spared; no stitches
+    are drawn, and something is red."""
+    lies = Place("left", Across("left", parse("3")), Down("top", parse("3")))
+    wet = Wet("wet", medium, "", hex(RED), width=parse("6"), height=parse("6"), spared=parse("2"), place=lies)
+    plan = PagePlan("p", of_kind("12x12"), parts=(Base("b", "left", PaperChoice("cream")), wet))
+    picture, spots = drawn(plan), [k / 8 for k in range(4, 92)]
+    red = {(x, y) for x in spots for y in spots if (seen := at(picture, x, y))[0] - seen[2] > 60}
+    assert red
+    assert all(2.8 <= x <= 9.2 and 2.8 <= y <= 9.2 for x, y in red), "and its soft edge"
+    assert not any(5.2 <= x <= 6.8 and 5.2 <= y <= 6.8 for x, y in red)

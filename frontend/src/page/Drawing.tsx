@@ -330,11 +330,10 @@ export function DrawnLine({ line, pixel }: { line: Schemas["DrawnLine"]; pixel: 
         transform={`translate(${x} ${y})`}
         d={line.path}
         fill={line.colour}
-        fillRule="evenodd"
         fillOpacity={0.45}
         stroke={line.colour}
         strokeOpacity={0.25}
-        strokeWidth={0.14}
+        strokeWidth={0.03}
         strokeLinejoin="round"
       />
     );

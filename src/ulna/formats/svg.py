@@ -297,6 +297,11 @@ def _line_of(line: DrawnLine, faces: Typefaces) -> str:
         return (
             f'<path d="{polygons.path(*in_ink(line.written, faces[line.face]))}" transform="{move}" fill="{INK}"/>'
         )
+    if line.kind == "wash":
+        return (
+            f'<path d="{line.path}" transform="{move}" fill="{line.colour}" fill-opacity="0.45" '
+            f'stroke="{line.colour}" stroke-opacity="0.25" stroke-width="0.03" stroke-linejoin="round"/>'
+        )
     if line.kind == "rule":
         return f'<path d="{line.path}" transform="{move}" fill="none" stroke="#8d867a" stroke-width="0.012"/>'
     return (

@@ -62,9 +62,10 @@ class Estimate:
 
     @property
     def says(self) -> str:
-        about = (
-            f"about {round(self.minutes)} minutes" if self.minutes < 90 else f"about {self.minutes / 60:.1f} hours"
-        )
+        many = max(1, round(self.minutes))
+        about = "about a minute" if many == 1 else f"about {many} minutes"
+        if self.minutes >= 90:
+            about = f"about {self.minutes / 60:.1f} hours"
         if not self.own:
             return f"{about}, as is usual"
         some = "" if self.own == self.steps else f" for {self.own} of {self.steps} steps"

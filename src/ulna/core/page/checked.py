@@ -39,7 +39,8 @@ def checked(
     standing = stand(plan.parts, ground)
     lacking = [Finding("sheets-short", "stop", part, why) for part, why in short]
     found = [*page.findings, *lacking, *checks.looked(plan, page.pieces, standing, ground, placed_at)]
-    found += told_of_notebook(Leaf(page.pieces, ground), bound_with)
+    if bound_with:
+        found += told_of_notebook(Leaf(page.pieces, ground), bound_with)
     boxes = {part.id: part.box for part in page.parts}
     here = {(one.code, one.part) for one in plan.aside}
     told = list[Finding]()

@@ -5,10 +5,13 @@ It goes on before what lies over it, dries, and is drawn softly. Under photos ge
 
 from __future__ import annotations
 
+import random
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import Annotated, ClassVar
 
 from ulna.core.findings import Finding
+from ulna.core.geometry.polygons import Point
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import SIZE, ZERO, inches
 from ulna.core.paper.shelf import Stock
@@ -50,10 +53,8 @@ def build(part: Wet, ground: Ground, room: Rect) -> Built:
         told = "Its rim leaves nothing; make it narrower."
         return Built(ZERO, ZERO, findings=(Finding("nothing-left", "stop", part.id, told),))
     w, h = width.inches, height.inches
-    path = f"M0 0H{w:g}V{h:g}H0Z"
-    if part.spared is not None and min(width, height) - part.spared * 2 >= SIZE.least:
-        s = part.spared.inches
-        path += f"M{s:g} {s:g}V{h - s:g}H{w - s:g}V{s:g}Z"
+    spared = part.spared is not None and min(width, height) - part.spared * 2 >= SIZE.least
+    path = _drawn(part.medium, w, h, part.spared.inches if part.spared is not None and spared else None)
     medium = MEDIA[part.medium]
     minutes = medium.thick if part.thick else medium.thin
     heat = "heat shortens it" if medium.heat == "shortens" else "heat spoils it"
@@ -62,6 +63,64 @@ def build(part: Wet, ground: Ground, room: Rect) -> Built:
     box = Rect(ZERO, ZERO, width, height)
     handles = () if part.trim is not None else tuple(size_handles(part.place, box))
     return Built(width, height, (), sums, lines=lines, handles=handles)
+
+
+def _drawn(medium: MediumName, w: float, h: float, rim: float | None) -> str:
+    """As it comes out: drops, the holes of a stencil, else a coat with the edge of a brush. The same for the same
+    size; with a `rim` the middle stays free."""
+    dice = random.Random(f"{medium} {w:g} {h:g}")
+    free = None if rim is None else (rim, rim, w - rim, h - rim)
+    if medium in ("mist", "spatter"):
+        many, least, most = (70, 0.012, 0.035) if medium == "mist" else (26, 0.02, 0.09)
+        spots = [
+            (dice.uniform(0, w), dice.uniform(0, h), dice.triangular(least, most, least))
+            for _ in range(min(400, round(many * max(1.0, w * h / 4))))
+        ]
+        return "".join(_drop(x, y, r) for x, y, r in spots if _is_clear(x, y, free))
+    if medium == "paste":
+        rows, columns = max(1, round(h / HOLES)), max(1, round(w / HOLES))
+        across, down = w / columns, h / rows
+        spots = [
+            ((column + (0.75 if row % 2 else 0.25)) * across, (row + 0.5) * down, HOLES * 0.3)
+            for row in range(min(60, rows)) for column in range(min(60, columns))
+        ]  # fmt: skip
+        return "".join(_drop(x, y, r) for x, y, r in spots if _is_clear(x, y, free))
+    coat = _line(_brushed(dice, 0, 0, w, h))
+    if rim is None:
+        return coat
+    return coat + _line(_brushed(dice, rim, rim, w - rim, h - rim)[::-1])  # the other way round: a hole in the coat
+
+
+HOLES = 0.35
+"""Inches from one hole of a stencil to the next."""
+
+
+def _drop(x: float, y: float, r: float) -> str:
+    return f"M{x - r:.3f} {y:.3f}a{r:.3f} {r:.3f} 0 1 0 {2 * r:.3f} 0a{r:.3f} {r:.3f} 0 1 0 {-2 * r:.3f} 0Z"
+
+
+def _is_clear(x: float, y: float, free: tuple[float, float, float, float] | None) -> bool:
+    return free is None or not (free[0] < x < free[2] and free[1] < y < free[3])
+
+
+def _line(points: Sequence[Point]) -> str:
+    return "M" + "L".join(f"{x:.3f} {y:.3f}" for x, y in points) + "Z"
+
+
+def _brushed(dice: random.Random, left: float, top: float, right: float, bottom: float) -> list[Point]:
+    """The outline of a coat: never beyond its region, up to a sixteenth inside of it."""
+    wide, high = right - left, bottom - top
+    many_w, many_h = max(2, min(40, round(wide / 0.4))), max(2, min(40, round(high / 0.4)))
+    most = min(0.0625, wide / 8, high / 8)
+
+    def off() -> float:
+        return dice.uniform(0, most)
+
+    points = [(left + wide * k / many_w, top + off()) for k in range(many_w)]
+    points += [(right - off(), top + high * k / many_h) for k in range(many_h)]
+    points += [(right - wide * k / many_w, bottom - off()) for k in range(many_w)]
+    points += [(left + off(), bottom - high * k / many_h) for k in range(many_h)]
+    return points
 
 
 def bears(stock: Stock) -> bool:
