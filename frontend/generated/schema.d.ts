@@ -1148,6 +1148,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/machine/jobs/{job}/tray.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tray
+         * @description What a job has cut, at true size. Raises `NoAnswer`, `Refused`.
+         */
+        get: operations["get_tray"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mats/choices": {
         parameters: {
             query?: never;
@@ -1678,6 +1698,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/machine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Machine
+         * @description How the machine stands, what of a page it may cut, and what was sent to it. Raises `NotThere`.
+         */
+        get: operations["get_machine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/machine-hands/{what}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hand At Machine
+         * @description A person has laid the paper straight, changed the blade, cleared the bed. Raises `NoAnswer`.
+         */
+        post: operations["hand_at_machine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/machine.dxf": {
         parameters: {
             query?: never;
@@ -1707,6 +1767,123 @@ export interface paths {
          * @description The outlines of a page where they lie on their sheets, for a cutting machine.
          */
         get: operations["machine_as_svg"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/machine/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send To Machine
+         * @description Sends one of the sheets. Raises `NotThere`, `NoAnswer`, `Refused`.
+         */
+        post: operations["send_to_machine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/machine/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take From Machine
+         * @description What was cut stands in the cut list. Raises `NotThere`, `Changed`, `FieldError`.
+         */
+        post: operations["take_from_machine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/machine/{job}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Call Back
+         * @description A sheet that is not to be cut, or that the machine knows no more. Raises `NotThere`.
+         */
+        delete: operations["call_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/machine/{job}/{act}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell Machine
+         * @description Pauses a job, lets it go on, or ends it. Raises `NoAnswer`, `Refused`.
+         */
+        post: operations["tell_machine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/nested.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Nested As Dxf */
+        get: operations["nested_as_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/nested.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Nested As Svg
+         * @description The nested outlines as a file for a machine that is not connected. Raises `NotThere`.
+         */
+        get: operations["nested_as_svg"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4024,6 +4201,19 @@ export interface components {
              */
             on: "left" | "right";
         };
+        /** @description A sheet or scrap as the machine would cut it: `lines` as a path in inches from its corner, what is left of it. */
+        BedOut: {
+            height: number;
+            key: string;
+            lines: string;
+            name: string;
+            pieces: components["schemas"]["PieceOnBed"][];
+            rests: string[];
+            scrap: boolean;
+            seconds: number;
+            size: string;
+            width: number;
+        };
         /** @description How far two parts are from each other. */
         BetweenAsked: {
             first: string;
@@ -4689,7 +4879,7 @@ export interface components {
             print: string;
             rests: components["schemas"]["Rest"][];
             scrap: boolean;
-            steps: (components["schemas"]["Take"] | components["schemas"]["Cut"] | components["schemas"]["Gut"] | components["schemas"]["Open"] | components["schemas"]["Slant"] | components["schemas"]["Round"] | components["schemas"]["Shape"] | components["schemas"]["Tear"])[];
+            steps: (components["schemas"]["Take"] | components["schemas"]["Cut"] | components["schemas"]["Gut"] | components["schemas"]["Trace"] | components["schemas"]["Open"] | components["schemas"]["Slant"] | components["schemas"]["Round"] | components["schemas"]["Shape"] | components["schemas"]["Tear"])[];
             strip: components["schemas"]["Strip"] | null;
             /**
              * @description A length from -1200 in to 1200 in.
@@ -6135,6 +6325,18 @@ export interface components {
              */
             width: string;
         };
+        /** @description A sheet that was sent: how far it is, why it stands still and what would do, what became of each piece. */
+        JobOut: {
+            bed: components["schemas"]["BedOut"];
+            done: number;
+            job: string;
+            left: number;
+            of: number;
+            says: string;
+            /** @enum {string} */
+            state: "waiting" | "cutting" | "paused" | "stopped" | "done" | "cancelled" | "unknown";
+            trouble: string;
+        };
         /**
          * @description Side by side, or one above the other; the `seam` so far from the left or the top, in the middle where nothing is
          *     said; `lap` more of the second lies under the first, 0 for butted.
@@ -6584,6 +6786,22 @@ export interface components {
             straighten: number;
             /** @default 0 */
             turn: number;
+        };
+        /**
+         * @description `there` is false where no machine answers, `says` what would do. `by_hand` is how many sheets and scraps the same
+         *     takes cut by hand; `left` are pieces that find no room, or come off the knife only.
+         */
+        MachineOut: {
+            bed_full: boolean;
+            beds: components["schemas"]["BedOut"][];
+            blade: number;
+            by_hand: number;
+            jobs: components["schemas"]["JobOut"][];
+            left: string[];
+            name: string;
+            says: string;
+            there: boolean;
+            version: number;
         };
         MakeOut: {
             count: number;
@@ -8173,6 +8391,15 @@ export interface components {
         PictureOut: {
             id: string;
         };
+        PieceOnBed: {
+            /**
+             * @default to do
+             * @enum {string}
+             */
+            fate: "done" | "spoiled" | "to do";
+            name: string;
+            number: number;
+        };
         /**
          * @description `path` is what is seen of a piece that is no plain rectangle, in inches from the corner of `uncut`, openings
          *     included; it lies turned by `angle` about the middle of `uncut`.
@@ -9626,6 +9853,9 @@ export interface components {
             piece: string;
             says: string;
         };
+        SendAsked: {
+            key: string;
+        };
         /** @description The pages that are planned together, first ones first. */
         SetIn: {
             pages: string[];
@@ -10559,6 +10789,13 @@ export interface components {
              * @enum {string}
              */
             what: "photo" | "paper" | "card" | "words" | "empty";
+        };
+        /** @description What a person found `spoiled` of it, by number, beyond what the machine says. */
+        TakenAsked: {
+            job: string;
+            /** @default [] */
+            spoiled: number[];
+            version: number;
         };
         /**
          * @description What came with a parcel: pages by id, how many were here already; papers that were matched with ones here, papers
@@ -11777,6 +12014,25 @@ export interface components {
              */
             width: string;
         };
+        /**
+         * @description A cutting machine cuts pieces out of the sheet along their outlines: `gives` are their numbers, `outlines` where
+         *     each was cut on the sheet, with the `openings` in it. What is left of the sheet are the boxes `free`.
+         */
+        Trace: {
+            /** @default [] */
+            free: components["schemas"]["Rect"][];
+            gives: number[];
+            key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "trace";
+            n: number;
+            of: components["schemas"]["Rect"];
+            openings: number[][][][];
+            outlines: number[][][];
+        };
         /** @description A paper and the side that shows; whether the page's pieces of that paper can be cut with this one among them. */
         Trial: {
             choice: components["schemas"]["PaperChoice-Output"];
@@ -12537,7 +12793,7 @@ export interface components {
             rest: string;
             says: string;
             /** @enum {string} */
-            tool: "hand" | "trimmer" | "knife" | "punch" | "scissors" | "fingers";
+            tool: "machine" | "hand" | "trimmer" | "knife" | "punch" | "scissors" | "fingers";
             turn: boolean;
             up: string;
             write: string[];
@@ -15054,6 +15310,44 @@ export interface operations {
             };
         };
     };
+    get_tray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     choose_mat: {
         parameters: {
             query?: never;
@@ -16402,6 +16696,87 @@ export interface operations {
             };
         };
     };
+    get_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hand_at_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                what: "straighten" | "blade" | "empty";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     machine_as_dxf: {
         parameters: {
             query?: {
@@ -16443,6 +16818,257 @@ export interface operations {
         };
     };
     machine_as_svg: {
+        parameters: {
+            query?: {
+                mirrored?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_to_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SendAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_from_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    call_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                job: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tell_machine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                job: string;
+                act: "pause" | "resume" | "cancel";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nested_as_dxf: {
+        parameters: {
+            query?: {
+                mirrored?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    nested_as_svg: {
         parameters: {
             query?: {
                 mirrored?: boolean;

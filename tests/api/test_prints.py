@@ -17,6 +17,8 @@ from tests.api.client import client_of
 from tests.api.documents import page, photo_part, picture, send
 from tests.standins.program import Program
 from ulna.core.measure import parse
+from ulna.household.outside import Outside
+from ulna.standins.photo_printer.program import create_printer
 
 
 def wanted(photo: str, width: str = "4 in", height: str = "6 in", **more: Any) -> dict[str, Any]:
@@ -161,14 +163,14 @@ def test_a_template_that_is_cut_apart_says_where(api: TestClient, photo: str) ->
 
 @pytest.fixture
 def program(tmp_path: Path) -> Iterator[Program]:
-    running = Program(tmp_path / "printer", 0.05)
+    running = Program(lambda: create_printer(tmp_path / "printer", 0.05))
     yield running
     running.off()
 
 
 @pytest.fixture
 def with_printer(tmp_path: Path, program: Program) -> Iterator[TestClient]:
-    with client_of(tmp_path / "home", program.address) as client:
+    with client_of(tmp_path / "home", Outside(program.address)) as client:
         yield client
 
 

@@ -16,6 +16,7 @@ from tests.browser.deeds import add_photo_parts, choose_paper, kit_there, page_t
 from ulna.api.app import WEB, create_app
 from ulna.api.door import Door
 from ulna.household.home import Household
+from ulna.household.outside import Outside
 from ulna.household.searches import Searches
 
 CHROMIUM = ("chromium-headless-shell", "chromium", "chromium-browser")
@@ -39,12 +40,12 @@ expect.set_options(timeout=PATIENCE)
 class Server:
     """The application in a thread. It can be stopped and started again on the same port."""
 
-    def __init__(self, home: Path, printer: str | None = None, door: Door = Door()) -> None:
-        self.home, self.port, self.printer, self.door = home, 0, printer, door
+    def __init__(self, home: Path, outside: Outside = Outside(), door: Door = Door()) -> None:
+        self.home, self.port, self.outside, self.door = home, 0, outside, door
         self.start()
 
     def start(self) -> None:
-        self.household = Household(self.home, self.printer)
+        self.household = Household(self.home, self.outside)
         self.app = create_app(self.household, self.door)
         config = uvicorn.Config(
             self.app, host="127.0.0.1", port=self.port, log_level="error", timeout_graceful_shutdown=2
@@ -69,7 +70,7 @@ class Server:
         state, self.home = self.app.state, home
         state.searches.close()
         state.household.close()
-        self.household = state.household = Household(home, self.printer)
+        self.household = state.household = Household(home, self.outside)
         state.searches = Searches()
 
     @property

@@ -24,18 +24,20 @@ from tests.browser.deeds import (
     unpack_csv,
 )
 from tests.standins.program import Program
+from ulna.household.outside import Outside
+from ulna.standins.photo_printer.program import create_printer
 
 
 @pytest.fixture
 def printer(tmp_path: Path) -> Iterator[Program]:
-    running = Program(tmp_path / "printer", 0.3)
+    running = Program(lambda: create_printer(tmp_path / "printer", 0.3))
     yield running
     running.off()
 
 
 @pytest.fixture
 def server(tmp_path: Path, printer: Program) -> Iterator[Server]:
-    running = Server(tmp_path / "home", printer.address)
+    running = Server(tmp_path / "home", Outside(printer.address))
     yield running
     running.stop()
 

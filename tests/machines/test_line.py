@@ -11,8 +11,9 @@ from contextlib import closing, contextmanager
 import pytest
 
 from ulna.core.errors import UlnaError
-from ulna.machines.photo_printer import line
-from ulna.machines.photo_printer.line import Line, NoAnswer, Refused
+from ulna.machines import wire
+from ulna.machines.photo_printer.line import Line
+from ulna.machines.wire import NoAnswer, Refused
 
 HEAD = b"HTTP/1.1 200 OK\r\nContent-Type: application/json\r\n"
 
@@ -86,7 +87,7 @@ STRANGE = {
 @pytest.mark.parametrize("how", STRANGE)
 def test_a_printer_that_answers_strangely_counts_as_absent(how: str, monkeypatch: pytest.MonkeyPatch) -> None:
     """Soon, and in a sentence."""
-    monkeypatch.setattr(line, "PATIENCE", 0.6)
+    monkeypatch.setattr(wire, "PATIENCE", 0.6)
     begun = time.monotonic()
     with answering(STRANGE[how]) as address, pytest.raises(NoAnswer):
         Line(address).stands()

@@ -1,24 +1,24 @@
-"""The photo printer's program in a thread, as it would run on its own; switched on and off."""
+"""A program that stands outside, in a thread as it would run on its own; switched on and off."""
 
 from __future__ import annotations
 
 import threading
 import time
-from pathlib import Path
+from collections.abc import Callable
 
 import uvicorn
-
-from ulna.standins.photo_printer.program import create_printer
+from fastapi import FastAPI
 
 
 class Program:
-    def __init__(self, folder: Path, seconds_a_sheet: float) -> None:
-        self.folder, self.seconds, self.port = folder, seconds_a_sheet, 0
+    def __init__(self, make: Callable[[], FastAPI]) -> None:
+        self.make, self.port = make, 0
         self.on()
 
     def on(self) -> None:
-        app = create_printer(self.folder, self.seconds)
-        self.server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=self.port, log_level="error"))
+        self.server = uvicorn.Server(
+            uvicorn.Config(self.make(), host="127.0.0.1", port=self.port, log_level="error")
+        )
         self.thread = threading.Thread(target=self.server.run, daemon=True)
         self.thread.start()
         while not self.server.started:

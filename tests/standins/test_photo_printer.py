@@ -12,8 +12,9 @@ from pypdf import PdfReader, PdfWriter
 
 from ulna.core.errors import FieldError
 from ulna.core.measure import inches, mm
-from ulna.machines.photo_printer.line import Line, NoAnswer
+from ulna.machines.photo_printer.line import Line
 from ulna.machines.photo_printer.words import Job, Loaded
+from ulna.machines.wire import NoAnswer
 from ulna.standins.photo_printer.machine import Machine
 
 LETTER = Loaded(name="letter", width=inches(8, 1, 2), height=inches(11), sheets=10)

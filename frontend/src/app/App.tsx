@@ -38,6 +38,7 @@ const Album = lazy(() => import("../benches/log/Album"));
 const Learn = lazy(() => import("../benches/check/Learn"));
 const Cut = lazy(cut);
 const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
+const MachineBench = lazy(() => import("../benches/cut/MachineBench"));
 
 /** The bench one comes in by is sent for while the household is asked, not after it. */
 const [, first, further] = window.location.pathname.split("/");
@@ -77,6 +78,7 @@ export function App() {
                         <Route path="/check/:id?" element={<Check />} />
                         <Route path="/cut/:id?" element={<Cut />} />
                         <Route path="/cut/:id/bench" element={<CuttingBench />} />
+                        <Route path="/cut/:id/machine" element={<MachineBench />} />
                         <Route path="/build/:id?" element={<Build />} />
                         <Route path="/log" element={<Album />} />
                         <Route path="/log/book" element={<Book />} />

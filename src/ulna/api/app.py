@@ -28,6 +28,7 @@ from ulna.api import (
     kits,
     letters,
     log,
+    machining,
     pages,
     parcels,
     photos,
@@ -72,6 +73,7 @@ MODULES = (
     building,
     book,
     log,
+    machining,
     together,
     words,
 )

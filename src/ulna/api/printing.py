@@ -11,8 +11,8 @@ from ulna.api.prints import planned
 from ulna.formats.documents import Doc
 from ulna.household.home import Household
 from ulna.household.printing import Run
-from ulna.machines.photo_printer.line import NoAnswer
 from ulna.machines.photo_printer.words import Loaded, Printer
+from ulna.machines.wire import NoAnswer
 
 router = APIRouter(prefix="/api", tags=["printer"])
 

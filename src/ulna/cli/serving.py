@@ -15,6 +15,7 @@ from typing import TYPE_CHECKING, Annotated
 import typer
 
 from ulna.cli.home import Home, folder_of
+from ulna.household.outside import Outside
 
 if TYPE_CHECKING:
     from ulna.api.door import Door
@@ -24,7 +25,12 @@ commands = typer.Typer()
 
 
 Printer = Annotated[str, typer.Option("--printer", envvar="ULNA_PRINTER", help="The address of the photo printer.")]
-PRINTER_PORT = 8630
+CuttingMachine = Annotated[
+    str,
+    typer.Option("--cutting-machine", envvar="ULNA_CUTTING_MACHINE", help="The address of the cutting machine."),
+]
+Club = Annotated[str, typer.Option("--club", envvar="ULNA_CLUB", help="The address of the kit club's feed.")]
+PRINTER_PORT, MACHINE_PORT, CLUB_PORT = 8630, 8631, 8632
 LARGE = 5_000_000
 """A library of so many bytes takes a while to read, and says so."""
 Port = Annotated[int, typer.Option(envvar="PORT", help="The port; 0 takes a free one.")]
@@ -49,13 +55,15 @@ def serve(
     key: Annotated[Path | None, typer.Option(help="The key of the certificate (PEM).", show_default=False)] = None,
     browser: Browser = True,
     printer: Printer = f"http://127.0.0.1:{PRINTER_PORT}",
+    cutting_machine: CuttingMachine = f"http://127.0.0.1:{MACHINE_PORT}",
+    club: Club = f"http://127.0.0.1:{CLUB_PORT}",
 ) -> None:
     """Open the application on a household's folder. Where others can reach it they sign in: see ulna passphrase."""
     if (certificate is None) != (key is None):
         print("--certificate and --key belong together; give both", file=sys.stderr)
         raise typer.Exit(2)
     tls = (certificate, key) if certificate and key else None
-    _serve(folder_of(home), host, port, printer, name or [], tls, browser)
+    _serve(folder_of(home), host, port, Outside(printer, cutting_machine, club), name or [], tls, browser)
 
 
 @commands.command()
@@ -104,7 +112,7 @@ def _serve(
     home: Path,
     host: str,
     port: int,
-    printer: str,
+    outside: Outside,
     names: Sequence[str] = (),
     tls: tuple[Path, Path] | None = None,
     browser: bool = True,
@@ -117,7 +125,7 @@ def _serve(
     from ulna.household.planroom import Planroom
     from ulna.store.library import DATABASE
 
-    household = Household(home, printer, planroom=Planroom())
+    household = Household(home, outside, planroom=Planroom())
     try:
         listening = _listening(host, port)
         app = create_app(household, _door(home, host, list(names), tls is not None))
@@ -198,19 +206,23 @@ def demo(
     if made:
         print("The demo household has come aboard.")
     if not only:
-        with _printer_on(home / "printer") as printer:
-            _serve(home, "127.0.0.1", port, printer, browser=browser)
+        with (
+            _on("printer", home / "printer") as printer,
+            _on("cutting-machine", home / "cutting-machine") as machine,
+            _on("club", home / "club") as club,
+        ):
+            _serve(home, "127.0.0.1", port, Outside(printer, machine, club), browser=browser)
 
 
 @contextmanager
-def _printer_on(folder: Path) -> Iterator[str]:
-    """The simulated photo printer as a process of its own, for as long as the demo is open; its address."""
+def _on(what: str, folder: Path) -> Iterator[str]:
+    """What stands outside, simulated, as a process of its own for as long as the demo is open; its address."""
     import subprocess
 
-    with socket.socket() as free:  # known beforehand, so that the application need not wait for the printer
+    with socket.socket() as free:  # known beforehand, so that the application need not wait for it
         free.bind(("127.0.0.1", 0))
         port = free.getsockname()[1]
-    command = [sys.executable, "-m", "ulna", "printer", "--port", str(port), "--folder", str(folder)]
+    command = [sys.executable, "-m", "ulna", what, "--port", str(port), "--folder", str(folder)]
     quiet = subprocess.DEVNULL
     process = subprocess.Popen(
         [*command, "--attended"], stdin=subprocess.PIPE, stdout=quiet, start_new_session=True
@@ -234,6 +246,27 @@ def printer(
     """Switch the simulated photo printer on: it prints into PDF files, runs out of paper and can jam."""
     from ulna.standins.photo_printer.program import serve as switch_on
 
-    if attended:  # whoever started it may be gone without a word; its end of the pipe is closed then
-        threading.Thread(target=lambda: (sys.stdin.read(), os._exit(0)), daemon=True).start()
+    _end_with_who_began(attended)
     switch_on(folder or folder_of(None) / "printer", port, seconds)
+
+
+@commands.command()
+def cutting_machine(
+    folder: Annotated[
+        Path | None, typer.Option(help="Where its jobs and its tray are kept.", show_default=False)
+    ] = None,
+    port: Annotated[int, typer.Option(help="The port; 0 takes a free one.")] = MACHINE_PORT,
+    speed: Annotated[float, typer.Option(min=0.1, help="Inches it cuts in a second.")] = 4,
+    attended: Annotated[bool, typer.Option("--attended", help="End once its input is closed.")] = False,
+) -> None:
+    """Switch the simulated cutting machine on; its panel is at the address it says."""
+    from ulna.standins.cutting_machine.program import serve as switch_on
+
+    _end_with_who_began(attended)
+    switch_on(folder or folder_of(None) / "cutting-machine", port, speed)
+
+
+def _end_with_who_began(attended: bool) -> None:
+    """Whoever started it may be gone without a word; its end of the pipe is closed then."""
+    if attended:
+        threading.Thread(target=lambda: (sys.stdin.read(), os._exit(0)), daemon=True).start()

@@ -404,7 +404,7 @@ def market(photos: dict[str, str]) -> PagePlan:
                 "stall",
                 (
                     Member("wharf-round-doily", half="top", down=parse("-1/4")),
-                    Member("wharf-market-flower", across=parse("-1/2"), down=parse("1/4"), raised="foam"),
+                    Member("wharf-market-flower", across=parse("-1/2"), down=parse("1/4")),
                     Member("wharf-rolls", across=parse("1/2"), down=parse("1/4"), angle=8.0),
                     Member("wharf-tin-dots", across=parse("1 1/4"), down=parse("3/8")),
                 ),

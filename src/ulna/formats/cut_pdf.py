@@ -12,7 +12,7 @@ from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet
 from ulna.core.cutting.directions import Direction, directions
 from ulna.core.cutting.placing import Placed
 from ulna.core.cutting.progress import SLIVER, finished
-from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
+from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take, Trace
 from ulna.core.geometry.polygons import Polygon, box
 from ulna.core.geometry.rects import Rect
 from ulna.core.measure import Length, Ruler
@@ -219,7 +219,8 @@ class _Map:
                 c.line(x, at, x + w, at)
         elif not isinstance(step, Take):
             c.setDash(3, 2)
-            self.pen.outline(_outline(step, self.sheet), self.left, self.top, k)
+            for line in _outlines(step, self.sheet):
+                self.pen.outline(line, self.left, self.top, k)
             c.setDash()
 
     def _label(self, piece: CutPiece) -> None:
@@ -249,11 +250,13 @@ class _Map:
             self.pen.y = kept
 
 
-def _outline(step: Step, sheet: CutSheet) -> Polygon:
+def _outlines(step: Step, sheet: CutSheet) -> tuple[Polygon, ...]:
     if isinstance(step, Gut):
         p = step.panel
-        return box(p.x.inches, p.y.inches, p.width.inches, p.height.inches)
+        return (box(p.x.inches, p.y.inches, p.width.inches, p.height.inches),)
     if isinstance(step, Take | Cut):
         return ()
+    if isinstance(step, Trace):
+        return (*step.outlines, *(hole for holes in step.openings for hole in holes))
     own = step.hole.outline if isinstance(step, Open) else step.outline
-    return sheet.piece(step.piece).outline_on_sheet(own)
+    return (sheet.piece(step.piece).outline_on_sheet(own),)

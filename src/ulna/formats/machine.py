@@ -11,8 +11,9 @@ from dataclasses import dataclass
 from io import StringIO
 from xml.sax.saxutils import escape, quoteattr
 
-from ulna.core.cutting.cut_list import CutList, CutPiece
+from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet
 from ulna.core.cutting.directions import written
+from ulna.core.cutting.steps import Trace
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Polygon
 from ulna.formats.outlines import templates
@@ -48,7 +49,7 @@ def beds(cuts: CutList, mirrored: bool = False) -> Iterator[Bed]:
         if sheet.print:
             continue
         width, height = sheet.width.inches, sheet.height.inches
-        found = list[ToCut]()
+        found = [*_traced(sheet, width, mirrored)]
         for piece in sheet.pieces:
             one = outlined.get(piece.number)
             if one is not None:
@@ -58,6 +59,34 @@ def beds(cuts: CutList, mirrored: bool = False) -> Iterator[Bed]:
                 )
         if found:
             yield Bed(sheet.called, width, height, tuple(found))
+
+
+def _traced(sheet: CutSheet, width: float, mirrored: bool) -> Iterator[ToCut]:
+    """What the machine is to cut of a sheet that is laid out for it alone."""
+    for step in sheet.steps:
+        if isinstance(step, Trace):
+            for number, outline, openings in zip(step.gives, step.outlines, step.openings, strict=True):
+                lines = [
+                    tuple((width - x, y) for x, y in line) if mirrored else line for line in (*openings, outline)
+                ]
+                yield ToCut(plain(written(sheet.piece(number))), tuple(lines))
+
+
+def as_job(sheet: CutSheet) -> bytes:
+    """One sheet as the machine takes it: what is done along each line, and for which piece, by its number."""
+    step = next(one for one in sheet.steps if isinstance(one, Trace))
+    lines = "".join(
+        f'<g data-piece="{number}">'
+        + "".join(f'<path d="{polygons.path(line)}"/>' for line in (*openings, outline))
+        + "</g>"
+        for number, outline, openings in zip(step.gives, step.outlines, step.openings, strict=True)
+    )
+    wide, high = sheet.width.inches, sheet.height.inches
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{wide:.6g}in" height="{high:.6g}in" '
+        f'viewBox="0 0 {wide:.6g} {high:.6g}"><g data-does="through" fill="none" stroke="#000" stroke-width="0.01">'
+        f"{lines}</g></svg>"
+    ).encode()
 
 
 def _on_bed(piece: CutPiece, line: Polygon, width: float, mirrored: bool) -> Polygon:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from xml.sax.saxutils import escape, quoteattr
 
 from ulna.core.cutting.cut_list import CutSheet
-from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take
+from ulna.core.cutting.steps import Cut, Gut, Open, Step, Take, Trace
 from ulna.core.geometry import polygons
 from ulna.core.geometry.polygons import Bounds
 from ulna.core.geometry.rects import Rect
@@ -387,6 +387,8 @@ def line_of(step: Step, cut: CutSheet) -> str:
         return polygons.path(polygons.box(p.x.inches, p.y.inches, p.width.inches, p.height.inches))
     if isinstance(step, Take):
         return ""
+    if isinstance(step, Trace):
+        return polygons.path(*step.outlines, *(hole for holes in step.openings for hole in holes))
     outline = step.hole.outline if isinstance(step, Open) else step.outline
     return polygons.path(cut.piece(step.piece).outline_on_sheet(outline))
 

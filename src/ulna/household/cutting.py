@@ -22,6 +22,7 @@ from ulna.core.cutting.listing import cut_list
 from ulna.core.cutting.print_cuts import print_sheets
 from ulna.core.cutting.refinishing import refinished
 from ulna.core.cutting.steps import Gut
+from ulna.core.cutting.traced import renumbered
 from ulna.core.errors import FieldError
 from ulna.core.kit.cost import Cost, Lacking, cost, lacking, unchosen
 from ulna.core.kit.cutting import Cutting
@@ -196,6 +197,21 @@ def again(home: Household, page: str, version: int) -> None:
     """Plans what is still to cut anew: begun sheets stay as they are, their rests serve as scraps."""
     now = page_cuts(home, page)
     _keep(home, page, version, now, _again(home, page, now, now.cuts, now.ticked), now.ticked, "planned again")
+
+
+@_on_what_stands
+def traced(home: Household, page: str, version: int, sheet: CutSheet) -> int:
+    """Takes up a sheet that the cutting machine has cut, and plans the rest again. Raises `NotThere`, `Changed`,
+    `FieldError`."""
+    now = page_cuts(home, page)
+    begun = progress.begun(now.cuts, now.ticked)
+    numbers = {piece.number for one in begun for piece in one.pieces}
+    if numbers & {piece.number for piece in sheet.pieces}:
+        sheet = renumbered(sheet, max(numbers) + 1)
+    (sheet,) = progress.rekeyed([sheet], {one.key for one in begun} | _begun_elsewhere(home, page))
+    ticked = now.ticked | {step.key for step in sheet.steps}
+    cuts = _again(home, page, now, CutList((*begun, sheet)), ticked)
+    return _keep(home, page, version, now, cuts, ticked, f"cut {sheet.called} by machine")
 
 
 @_on_what_stands

@@ -25,6 +25,7 @@ from ulna.core.kit.cutting import Cutting, Stage
 from ulna.core.kit.finished import Finished, Times
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import PageSet
+from ulna.core.kit.tracing import Tracing
 from ulna.core.measure import Length, Ruler, inches
 from ulna.core.page.evaluate import Evaluated, evaluate
 from ulna.core.page.plan import PagePlan, Variant
@@ -48,6 +49,7 @@ from ulna.formats.limits import MOST_PICTURE_BYTES
 from ulna.household import house_rules, letters, own_faces, things
 from ulna.household.darkroom import Darkroom
 from ulna.household.documents import Documents
+from ulna.household.outside import Outside
 from ulna.household.planroom import Here
 from ulna.household.printing import Printing
 from ulna.household.roll import Roll
@@ -125,7 +127,7 @@ class Household:
     """Reads and writes one home folder. Values are cached for as long as their documents do not change."""
 
     def __init__(
-        self, home: Path, printer: str | None = None, sweep: bool = True, planroom: Here | None = None
+        self, home: Path, outside: Outside = Outside(), sweep: bool = True, planroom: Here | None = None
     ) -> None:
         """Opens it, made where it is not there. Pictures that nothing speaks of are thrown away where it is to `sweep`.
 
@@ -143,10 +145,12 @@ class Household:
         self.buildings = Documents(self.library, "building", Building)
         self.times = Documents(self.library, "times", Times)
         self.finished = Documents(self.library, "finished", Finished)
+        self.tracings = Documents(self.library, "tracing", Tracing)
+        self.outside = outside
         self.pictures = PictureBox(home / "pictures")
         self.darkroom = Darkroom()
         self.roll = Roll(self.library, self.pictures, self.darkroom)
-        self.printing = Printing(self.library, self.roll, self.darkroom, printer)
+        self.printing = Printing(self.library, self.roll, self.darkroom, outside.printer)
         found: tuple[Documents[Any], ...] = (
             self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings,
             self.own_faces, self.sketches, self.roll.records, self.roll.templates, self.printing.lists,

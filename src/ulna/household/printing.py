@@ -23,7 +23,7 @@ from ulna.core.photos.prints import PIXELS_PER_INCH, Print, toned
 from ulna.household.darkroom import WORKERS, Darkroom
 from ulna.household.documents import Documents
 from ulna.household.roll import Roll
-from ulna.machines.photo_printer.line import Line, NoAnswer
+from ulna.machines.photo_printer.line import Line
 from ulna.store.errors import NotThere, Unreadable
 from ulna.store.ids import new_id
 from ulna.store.library import Library
@@ -183,7 +183,7 @@ class Printing:
     def printer(self) -> Line:
         """Raises `NoAnswer` where none is set up."""
         if self.line is None:
-            raise NoAnswer
+            raise Line("").absent()
         return self.line
 
     def run(self) -> Run | None:

@@ -105,6 +105,9 @@ function CutBench({ id, pages, onPage }: BenchProps) {
               {data.begun ? "Go on cutting" : "Begin to cut"}
             </Button>
           )}
+          <Button component={Link} to={`/cut/${id}/machine`} size="small">
+            With the machine
+          </Button>
           <SaveMenu name="Print or save" files={files} />
         </Box>
         <Better key={id} id={id} data={data} />

@@ -28,7 +28,15 @@ const LONGEST = 1_800;
 type Dialog = "spoiled" | "elsewhere" | null;
 
 /** What is said of a step once it is made, by its tool. */
-const DONE = { hand: "Taken", trimmer: "Cut", knife: "Cut", punch: "Punched", scissors: "Cut", fingers: "Torn" };
+const DONE = {
+  machine: "Cut",
+  hand: "Taken",
+  trimmer: "Cut",
+  knife: "Cut",
+  punch: "Punched",
+  scissors: "Cut",
+  fingers: "Torn",
+};
 
 function Bench({ id }: { id: string }) {
   const { data, problem, ticked, tick, act, latest } = useCutting(id);

@@ -20,6 +20,7 @@ from ulna.core.cutting.steps import (
     Take,
     Tear,
     Tool,
+    Trace,
     is_finishing,
     tool,
 )
@@ -58,6 +59,10 @@ class Direction:
 
 
 CAUTIONS: dict[Tool, str] = {
+    "machine": (
+        "Cutting machine: hands and hair off it while it moves; a new blade is sharp, the old one is capped. What its "
+        "maker says comes first."
+    ),
     "trimmer": (
         "Trimmer: fingers off the line; arm down and locked when it is not in use; children and animals away from the "
         "table. What its maker says comes first."
@@ -139,6 +144,12 @@ def _cut(step: Cut, sheet: CutSheet, ruler: Ruler) -> tuple[str, str]:
     part = f"the {what}" if of == sheet.whole else f"the {ruler.say(of.width)} × {ruler.say(of.height)} part"
     by_knife = ", with knife and metal ruler" if tool(step, ARM) == "knife" else ""
     return ruler.say(step.setting), f"from the {edge} of {part}{by_knife}{_that_is(step.gives)}"
+
+
+def _trace(step: Trace, sheet: CutSheet, ruler: Ruler) -> str:
+    many = "1 piece" if len(step.gives) == 1 else f"{len(step.gives)} pieces"
+    where = "its top left corner in the bed's"
+    return f"Lay {sheet.called} on the cutting machine, {where}: it cuts {many}{_that_is(step.gives)}"
 
 
 def _that_is(gives: tuple[int, ...]) -> str:
@@ -254,6 +265,7 @@ def _torn_edge(one: TornEdge, ruler: Ruler) -> str:
 
 
 _TELL: dict[type, Callable[..., str]] = {
+    Trace: _trace,
     Gut: _gut,
     Open: _open,
     Slant: _slant,
@@ -285,6 +297,8 @@ def _falls(sheet: CutSheet, step: Step, kept: set[Rect], least: Length, ruler: R
             return ()
         name = sheet.rest_called(at) if is_kept_middle(step, least) and not sheet.print else ""
         return (_fall(name, hole.at, hole.figure, ruler),)
+    if isinstance(step, Trace):
+        return tuple(_fall(sheet.rest_called(at), at, "rectangle", ruler) for at in step.free if at in kept)
     if isinstance(step, Take) or is_finishing(step):
         return ()
     pieces = {p.rect for p in sheet.pieces if p.number in step.gives}

@@ -24,7 +24,7 @@ from ulna.core.planner.by_hand import HandStep as Planned
 from ulna.core.planner.plan import CutPlan, Layout, SheetPlan
 from ulna.core.planner.request import Area
 
-BY_TOOL = ("hand", "trimmer", "knife", "punch", "scissors", "fingers")
+BY_TOOL = ("machine", "hand", "trimmer", "knife", "punch", "scissors", "fingers")
 
 
 def cut_list(

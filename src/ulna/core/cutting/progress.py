@@ -9,7 +9,7 @@ from itertools import count
 from typing import Literal
 
 from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet, Rest
-from ulna.core.cutting.steps import Cut, Gut, Open, Step, comes_before, is_finishing
+from ulna.core.cutting.steps import Cut, Gut, Open, Step, Trace, comes_before, is_finishing
 from ulna.core.geometry import polygons
 from ulna.core.geometry.figures import Hole
 from ulna.core.geometry.rects import Rect
@@ -93,6 +93,9 @@ def shares(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> 
     strip; what is a hole already is nothing."""
     if sheet.print or not any(s.key in ticked for s in sheet.steps):
         return []
+    traced = next((s for s in sheet.steps if isinstance(s, Trace) and s.key in ticked), None)
+    if traced is not None:
+        return list(_traced(traced, sheet, least))
     cut = {p.rect: p for p in given(sheet, ticked) if not p.of}
     to_come = [s.of for s in sheet.steps if s.key not in ticked and not is_finishing(s)]
     found = list[PaperShare]()
@@ -105,6 +108,23 @@ def shares(sheet: CutSheet, ticked: Collection[str], least: Length = SLIVER) -> 
         else:
             found += _piece(piece, sheet, ticked, least)
     return [share for share in found if share.area]
+
+
+def _traced(step: Trace, sheet: CutSheet, least: Length) -> Iterator[PaperShare]:
+    """What a cutting machine has made of a sheet: pieces by their outlines, what is free beside them, waste."""
+    over = sheet.paper_in(sheet.whole)
+    for number, outline, openings in zip(step.gives, step.outlines, step.openings, strict=True):
+        piece = sheet.piece(number)
+        area = polygons.units_in(outline, sheet.whole)
+        area -= sum((polygons.units_in(hole, sheet.whole) for hole in openings), Fraction(0))
+        over -= area
+        yield PaperShare("waste" if piece.fate == "spoiled" else "piece", piece.rect, area, piece)
+    for at in step.free:
+        if min(at.width, at.height) >= least:
+            there = sheet.paper_in(at)
+            over -= there
+            yield PaperShare("rest", at, there)
+    yield PaperShare("waste", sheet.whole, over)
 
 
 def _paper_of(piece: CutPiece, sheet: CutSheet, ticked: Collection[str]) -> Fraction:

@@ -11,9 +11,10 @@ from dataclasses import fields, replace
 from typing import Any
 
 from ulna.core.cutting.cut_list import CutList, CutPiece, CutSheet
-from ulna.core.cutting.finishing import finishing
+from ulna.core.cutting.finishing import finishing, in_its_box, shift
 from ulna.core.cutting.progress import concerns, named_rests
-from ulna.core.cutting.steps import Finishing, Step, is_finishing
+from ulna.core.cutting.steps import Finishing, Step, Trace, is_finishing
+from ulna.core.geometry import polygons
 from ulna.core.measure import Ruler
 from ulna.core.paper.punches import Punch
 from ulna.core.parts.pieces import Piece
@@ -34,6 +35,11 @@ def refinished(
             piece = pieces.get(cut.piece)
             if piece is None or not _is_its_own(cut, sheet):
                 continue
+            trace = next((s for s in sheet.steps if isinstance(s, Trace) and cut.number in s.gives), None)
+            if trace is not None:
+                if not _is_traced_so(piece, cut, trace):
+                    spoilt.add(cut.piece)
+                continue
             wanted = list(finishing(piece, cut, (), (), ruler, punches))
             had = [step for step in sheet.steps if is_finishing(step) and cut.number in concerns(step)]
             done = [step for step in had if step.key in ticked]
@@ -43,6 +49,15 @@ def refinished(
             sheet = _with(sheet, had, wanted)
         sheets.append(sheet)
     return CutList(tuple(sheets)), frozenset(spoilt)
+
+
+def _is_traced_so(piece: Piece, cut: CutPiece, trace: Trace) -> bool:
+    """Whether a cutting machine has cut a piece as the page wants it now."""
+    if not piece.outline:
+        return True
+    had = trace.outlines[trace.gives.index(cut.number)]
+    wanted = cut.outline_on_sheet(polygons.moved(in_its_box(piece), *shift(piece, ())))
+    return _alike(had, tuple(wanted))
 
 
 def _is_its_own(cut: CutPiece, sheet: CutSheet) -> bool:

@@ -1,8 +1,8 @@
 """The steps of a cut list, each a value with its own figures; what is said of one is made from them (`directions`).
 
-`Take`, `Cut` and `Gut` are counted on the sheet as it is looked at: x from its left edge, y from its top edge. The
-others finish one piece after it is cut: they are counted on the piece as it lies on the page, its good side up, from
-its own top left corner, before it is turned by any angle.
+`Take`, `Cut`, `Gut` and `Trace` (what a cutting machine cuts at once) are counted on the sheet as it is looked at: x
+from its left edge, y from its top edge. The others finish one piece after it is cut: they are counted on the piece as
+it lies on the page, its good side up, from its own top left corner, before it is turned by any angle.
 
 ┌──────────────┐           Cut   straight through `of`, `at` from the sheet's left or top edge
 │  ┌────┐      │           Gut   the panel inside a piece, by knife; the panel is paper to cut from
@@ -22,7 +22,7 @@ from ulna.core.measure import Length
 from ulna.core.parts.pieces import TornEdge
 
 CutAxis = Literal["vertical", "horizontal"]
-Tool = Literal["hand", "trimmer", "knife", "punch", "scissors", "fingers"]
+Tool = Literal["machine", "hand", "trimmer", "knife", "punch", "scissors", "fingers"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,6 +77,21 @@ class Gut:
     piece: int
     panel: Rect
     gives: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Trace:
+    """A cutting machine cuts pieces out of the sheet along their outlines: `gives` are their numbers, `outlines` where
+    each was cut on the sheet, with the `openings` in it. What is left of the sheet are the boxes `free`."""
+
+    kind: ClassVar[str] = "trace"
+    key: str
+    n: int
+    of: Rect
+    gives: tuple[int, ...]
+    outlines: tuple[Outline, ...]
+    openings: tuple[tuple[Outline, ...], ...]
+    free: tuple[Rect, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -162,20 +177,22 @@ class Tear:
     gives: tuple[int, ...] = ()
 
 
-OnSheet = Take | Cut | Gut
+OnSheet = Take | Cut | Gut | Trace
 Finishing = Open | Slant | Round | Shape | Tear
 Step = OnSheet | Finishing
 
 
 def is_finishing(step: Step) -> bool:
     """Whether it is done to one piece that is cut already."""
-    return not isinstance(step, Take | Cut | Gut)
+    return not isinstance(step, Take | Cut | Gut | Trace)
 
 
 def tool(step: Step, arm: Length) -> Tool:
     """What it is done with; a cut longer than the trimmer's arm goes by knife and metal ruler."""
     if isinstance(step, Take):
         return "hand"
+    if isinstance(step, Trace):
+        return "machine"
     if isinstance(step, Cut):
         long = step.of.height if step.axis == "vertical" else step.of.width
         return "knife" if long > arm else "trimmer"

@@ -6,10 +6,11 @@ downward.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Sequence
 from functools import lru_cache
 
-from shapely import Geometry, MultiPolygon, box, unary_union
+from shapely import Geometry, MultiPolygon, box, clip_by_rect, unary_union
 from shapely.geometry import Polygon as Area
 from shapely.geometry.polygon import orient
 
@@ -17,6 +18,8 @@ from ulna.core.geometry.polygons import NEGLIGIBLE, Polygon, moved
 
 ROUND = 6
 """Into so many short lines a quarter of a round corner is drawn out."""
+HAIR = 1e-6
+"""Of a cell: what reaches less far into one is beside it."""
 SMOOTH = 1 / 500
 """In inches: corners that are nearer than this to a straight line are left out."""
 
@@ -79,6 +82,55 @@ def overlap(one: Polygon, other: Polygon) -> bool:
 def distance(one: Polygon, other: Polygon) -> float:
     """In inches how near two outlines come to each other; nothing where they touch or overlap."""
     return float(Area(one).distance(Area(other)))
+
+
+def cells(
+    outline: Polygon, holes: Sequence[Polygon], around: float, cell: float
+) -> dict[int, list[tuple[int, int]]]:
+    """Which cells of a grid an outline less its holes comes nearer to than `around`: for each row of the grid its runs
+    from one cell to the one after its last. All in inches."""
+    area = Area(outline).buffer(around, quad_segs=ROUND)
+    if holes:
+        area = area.difference(unary_union([Area(hole).buffer(-around, quad_segs=ROUND) for hole in holes]))
+    found = dict[int, list[tuple[int, int]]]()
+    if area.is_empty:
+        return found
+    left, top, right, bottom = area.bounds
+    for row in range(math.floor(top / cell + HAIR), math.ceil(bottom / cell - HAIR)):
+        there = clip_by_rect(area, left - 1, row * cell, right + 1, (row + 1) * cell)
+        runs = list[tuple[int, int]]()
+        for x1, _, x2, _ in sorted(part.bounds for part in getattr(there, "geoms", [there]) if not part.is_empty):
+            run = math.floor(x1 / cell + HAIR), math.ceil(x2 / cell - HAIR)
+            if runs and run[0] <= runs[-1][1]:
+                runs[-1] = runs[-1][0], max(run[1], runs[-1][1])
+            elif run[1] > run[0]:
+                runs.append(run)
+        if runs:
+            found[row] = runs
+    return found
+
+
+def within(outline: Polygon, cell: float) -> dict[int, list[tuple[int, int]]]:
+    """The cells of a grid that lie wholly in an outline, as runs of each row."""
+    x1, y1, x2, y2 = (
+        f(v) for f, v in zip((math.floor, math.floor, math.ceil, math.ceil), Area(outline).bounds, strict=True)
+    )
+    around = ((x1 - 1, y1 - 1), (x2 + 1, y1 - 1), (x2 + 1, y2 + 1), (x1 - 1, y2 + 1))
+    beyond = cells(around, [outline], 0.0, cell)
+    columns = round((x1 - 1) / cell), round((x2 + 1) / cell)
+    found = dict[int, list[tuple[int, int]]]()
+    for row, runs in beyond.items():
+        ends = [columns[0], *(one for run in runs for one in run), columns[1]]
+        inner = [(a, b) for a, b in zip(ends[::2], ends[1::2], strict=True) if b > a]
+        if inner:
+            found[row] = inner
+    return found
+
+
+def depths(lines: Sequence[Polygon]) -> list[int]:
+    """In how many of the others each of these lies."""
+    areas = [_sound(line) for line in lines]
+    return [sum(other is not one and other.contains(one) for other in areas) for one in areas]
 
 
 def largest_box(outline: Polygon, wide: float, high: float, least: float) -> tuple[float, float, float] | None:

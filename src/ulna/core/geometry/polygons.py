@@ -35,6 +35,11 @@ def area(polygon: Polygon) -> float:
     return abs(total) / 2
 
 
+def length(polygon: Polygon) -> float:
+    """How long its outline is."""
+    return sum(math.dist(polygon[k - 1], corner) for k, corner in enumerate(polygon))
+
+
 def units_in(polygon: Polygon, rect: Rect) -> Fraction:
     """What of a polygon lies in a rectangle, in units squared (1/914400 in) and without error: parts of one sheet add
     up to it. Corners are taken to the nearest unit."""

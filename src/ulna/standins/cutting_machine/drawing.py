@@ -1,0 +1,32 @@
+"""What lies on the bed, drawn at true size: lines that are cut, spoiled, still to be cut."""
+
+from __future__ import annotations
+
+from ulna.core.geometry import polygons
+from ulna.machines.cutting_machine.words import Job, LineOut
+
+LOOKS = {
+    "done": 'stroke="#23343a" stroke-width="0.02"',
+    "spoiled": 'stroke="#b3261e" stroke-width="0.03" stroke-dasharray="0.08 0.05"',
+    "to do": 'stroke="#9aa5a8" stroke-width="0.012"',
+}
+
+
+def tray(job: Job) -> str:
+    """The sheet as SVG; one user unit is an inch."""
+    w, h = job.width.inches, job.height.inches
+    lines = "".join(f'<path d="{_path(line)}" {LOOKS[line.fate]}{_dash(line)}/>' for line in job.lines)
+    return (
+        f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:.6g}in" height="{h:.6g}in" viewBox="0 0 {w:.6g} {h:.6g}">'
+        f'<rect width="{w:.6g}" height="{h:.6g}" fill="#faf7ef" stroke="#cfc8b8" stroke-width="0.02"/>'
+        f'<g fill="none" stroke-linejoin="round">{lines}</g></svg>'
+    )
+
+
+def _path(line: LineOut) -> str:
+    drawn = polygons.path(tuple(line.points))
+    return drawn if line.closed else drawn.removesuffix("Z")
+
+
+def _dash(line: LineOut) -> str:
+    return "" if line.does == "through" else ' opacity="0.6"'
