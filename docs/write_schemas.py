@@ -5,10 +5,17 @@ from __future__ import annotations
 import json
 from pathlib import Path
 
-from ulna.formats import collection, cut_document, kit, recipe
+from ulna.formats import collection, cut_document, kit, kit_feed, recipe
 
 TO = Path(__file__).parent / "schemas"
-SCHEMAS = {"page": recipe.schema, "kit": kit.schema, "library": collection.schema, "cut-list": cut_document.schema}
+SCHEMAS = {
+    "page": recipe.schema,
+    "kit": kit.schema,
+    "library": collection.schema,
+    "cut-list": cut_document.schema,
+    "kit-feed": kit_feed.feed_schema,
+    "kit-offer": kit_feed.offer_schema,
+}
 
 
 def text(name: str) -> str:

@@ -358,6 +358,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/club": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Club
+         * @description The club's kits, its challenge, and corrections of kits that are here.
+         */
+        get: operations["get_club"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/club/correct": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct Kit
+         * @description Takes the chosen changes of a correction; the kit's own undo takes them back. Raises `NotThere`.
+         */
+        post: operations["correct_kit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/club/give-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give Kit Back
+         * @description Takes the taking back. Raises `NotThere`.
+         */
+        post: operations["give_kit_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/club/kits/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Offer
+         * @description What would come in. Raises `NoAnswer`, `Refused`, `Nonsense`.
+         */
+        get: operations["get_offer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/club/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Kit
+         * @description Takes a kit in, in one act. Raises `FieldError`, `NoAnswer`, `Refused`, `Nonsense`.
+         */
+        post: operations["take_kit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clusters/apart": {
         parameters: {
             query?: never;
@@ -1693,6 +1793,27 @@ export interface paths {
          * @description The page is not finished after all; what the log said comes back with it.
          */
         delete: operations["unfinish_page"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/gallery.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Page For Gallery
+         * @description A picture of a page for the club's gallery: nothing in it says where, when or with what it was taken, and photos
+         *     are hidden unless they are to be shown. Raises `NotThere`.
+         */
+        get: operations["page_for_gallery"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3995,6 +4116,11 @@ export interface components {
              */
             run: "column" | "horizon" | "falling" | "rising" | "ring";
         };
+        BackAsked: {
+            kit: string;
+            /** @default [] */
+            sketches: string[];
+        };
         /** @description When the household was last kept in a backup. */
         BackedUp: {
             last: string | null;
@@ -4609,6 +4735,24 @@ export interface components {
             rect: components["schemas"]["Rect"];
             what: string;
         };
+        /** @description What the club asks its members to try. */
+        Challenge: {
+            /** @default  */
+            says: string;
+            title: string;
+            /** @default  */
+            until: string;
+        };
+        /** @description What a later edition changes of one thing in a kit. `yours` says what one has changed oneself; that stays. */
+        Change: {
+            id: string;
+            name: string;
+            says: string;
+            /** @enum {string} */
+            what: "new" | "changed" | "gone";
+            /** @default  */
+            yours: string;
+        };
         /**
          * @description In the order of harm, those put aside among them, without what is only good to know. `decided` are the rules that
          *     hold, and who says so.
@@ -4626,6 +4770,27 @@ export interface components {
             of: number;
             says: string;
             step: string;
+        };
+        ClubKitOut: {
+            code: string;
+            edition: number;
+            here: string | null;
+            items: components["schemas"]["ItemOut"][];
+            name: string;
+            note: string;
+            sketches: string[];
+        };
+        /** @description `there` is false where no club answers, or not sensibly; `says` what would do. */
+        ClubOut: {
+            challenge?: components["schemas"]["Challenge"] | null;
+            /** @default  */
+            club: string;
+            /** @default [] */
+            corrections: components["schemas"]["CorrectionOut"][];
+            /** @default [] */
+            kits: components["schemas"]["EntryOut"][];
+            says: string;
+            there: boolean;
         };
         /** @description Its members from underneath upward. */
         "ClusterPart-Input": {
@@ -4727,6 +4892,13 @@ export interface components {
             things: components["schemas"]["ThingSeen"][];
             /** @enum {string} */
             what: "join" | "split";
+        };
+        CorrectionOut: {
+            changes: components["schemas"]["Change"][];
+            code: string;
+            edition: number;
+            kit: string;
+            name: string;
         };
         CostOut: {
             lacking: components["schemas"]["Lacking"][];
@@ -5526,6 +5698,27 @@ export interface components {
             setting: string;
             version: number;
         };
+        /** @description A kit as the feed lists it. `edition` is one more whenever the club has corrected it. */
+        Entry: {
+            code: string;
+            /** @default 1 */
+            edition: number;
+            /**
+             * @default kit
+             * @enum {string}
+             */
+            kind: "kit" | "add-on" | "page kit";
+            /** @default  */
+            month: string;
+            name: string;
+            /** @default  */
+            says: string;
+        };
+        /** @description A kit of the club; `here` is the kit of the household that came from it. */
+        EntryOut: {
+            entry: components["schemas"]["Entry"];
+            here: string | null;
+        };
         /** @description A page worked out; `rules` are all that hold for it. */
         EvaluatedOut: {
             findings: components["schemas"]["Finding"][];
@@ -6292,6 +6485,17 @@ export interface components {
              * @example 108 mm
              */
             y: string;
+        };
+        /** @description Something in a kit that would come in: in how many, how large, and the kit in which the same is here already. */
+        ItemOut: {
+            alike: string;
+            colours: string[];
+            count: number;
+            id: string;
+            name: string;
+            size: string;
+            /** @enum {string} */
+            what: "paper" | "thing" | "alphabet";
         };
         /** @description `sheets` are to be printed, `printed` are; `trouble` says why it stopped, `says` what would do. */
         Job: {
@@ -10764,6 +10968,10 @@ export interface components {
             n: number;
             of: components["schemas"]["Rect"];
         };
+        TakeAsked: {
+            code: string;
+            items: string[];
+        };
         /**
          * @description A cell that something else lies on: a photo, a tile of another paper, the middle of a printed card (`card` of
          *     the sheet `sheet`, or its `back`), words, or nothing.
@@ -10814,6 +11022,11 @@ export interface components {
             pages: string[];
             /** @default 0 */
             photos: number;
+        };
+        TakenOut: {
+            kit: string;
+            name: string;
+            sketches: string[];
         };
         /** @description What a page takes of a paper: its pieces, the sheets and scraps they come from, how many of these it shares. */
         Takes: {
@@ -13539,6 +13752,208 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_club: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct_kit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give_kit_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_offer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubKitOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_kit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeAsked"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
             "4XX": {
@@ -16671,6 +17086,46 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    page_for_gallery: {
+        parameters: {
+            query?: {
+                photos?: "hidden" | "shown";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -38,6 +38,7 @@ const Album = lazy(() => import("../benches/log/Album"));
 const Learn = lazy(() => import("../benches/check/Learn"));
 const Cut = lazy(cut);
 const CuttingBench = lazy(() => import("../benches/cut/CuttingBench"));
+const Club = lazy(() => import("../benches/unpack/Club"));
 const MachineBench = lazy(() => import("../benches/cut/MachineBench"));
 
 /** The bench one comes in by is sent for while the household is asked, not after it. */
@@ -64,6 +65,7 @@ export function App() {
                       <Routes>
                         <Route path="/" element={<Home />} />
                         <Route path="/unpack/:id?" element={<Unpack />} />
+                        <Route path="/club" element={<Club />} />
                         <Route path="/photos/prints" element={<Prints />} />
                         <Route path="/photos/:id?" element={<Photos />} />
                         <Route path="/page" element={<Pages />} />

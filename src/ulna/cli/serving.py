@@ -266,6 +266,21 @@ def cutting_machine(
     switch_on(folder or folder_of(None) / "cutting-machine", port, speed)
 
 
+@commands.command()
+def club(
+    folder: Annotated[
+        Path | None, typer.Option(help="Where what it has corrected is kept.", show_default=False)
+    ] = None,
+    port: Annotated[int, typer.Option(help="The port; 0 takes a free one.")] = CLUB_PORT,
+    attended: Annotated[bool, typer.Option("--attended", help="End once its input is closed.")] = False,
+) -> None:
+    """Open the simulated kit club: its kits by code, and its corrections."""
+    from ulna.standins.kit_club.program import serve as open_club
+
+    _end_with_who_began(attended)
+    open_club(folder or folder_of(None) / "club", port)
+
+
 def _end_with_who_began(attended: bool) -> None:
     """Whoever started it may be gone without a word; its end of the pipe is closed then."""
     if attended:

@@ -23,6 +23,7 @@ from ulna.core.cutting import progress, scraps
 from ulna.core.errors import FieldError
 from ulna.core.kit.cutting import Cutting, Stage
 from ulna.core.kit.finished import Finished, Times
+from ulna.core.kit.from_club import Origin
 from ulna.core.kit.settings import Settings
 from ulna.core.kit.together import PageSet
 from ulna.core.kit.tracing import Tracing
@@ -146,6 +147,7 @@ class Household:
         self.times = Documents(self.library, "times", Times)
         self.finished = Documents(self.library, "finished", Finished)
         self.tracings = Documents(self.library, "tracing", Tracing)
+        self.origins = Documents(self.library, "origin", Origin)
         self.outside = outside
         self.pictures = PictureBox(home / "pictures")
         self.darkroom = Darkroom()

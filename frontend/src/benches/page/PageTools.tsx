@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
+import { galleryPicture } from "../../api/club";
 import { pageAtPrintSize, pageFile, type Recipe } from "../../api/pages";
 import { parcelOf } from "../../api/parcels";
 import { SaveMenu } from "../../ui/SaveMenu";
@@ -33,6 +34,8 @@ export function PageTools({ id, page, chosen, also, onArrange, ...on }: Props) {
     ["A picture of it (PNG)", pageFile(id, "png")],
     ["A picture to print, 300 an inch (PNG)", pageAtPrintSize(id)],
     ["A drawing of it (SVG)", pageFile(id, "svg")],
+    ["For the club’s gallery, photos hidden (PNG)", galleryPicture(id, "hidden")],
+    ["For the club’s gallery, photos shown (PNG)", galleryPicture(id, "shown")],
     ["To work on in another Ulna: papers, photos and cuts too", parcelOf(id)],
     ["The recipe alone (JSON)", pageFile(id, "json")],
   ] as const;

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useRef, useState } from "react";
-import { NavLink, useNavigate, useParams } from "react-router";
+import { Link, NavLink, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import {
   addDemoKit,
@@ -220,6 +220,9 @@ export default function Unpack() {
           <Button size="small" startIcon={<Icon name="add" size={16} />} onClick={() => void keep(usual.kit)}>
             Unpack a kit
           </Button>
+          <Button size="small" component={Link} to="/club">
+            From the club
+          </Button>
           <Button size="small" onClick={() => file.current?.click()}>
             Bring in a table or file
           </Button>
@@ -294,6 +297,9 @@ function NoKits({ onBegin, onFile, onCamera, onDemo, children }: NoKitsProps) {
         </Button>
         <Button variant="outlined" onClick={onCamera}>
           Photograph the sheets
+        </Button>
+        <Button component={Link} to="/club">
+          From the club
         </Button>
         <Button href={KIT_TEMPLATE}>Template for CSV</Button>
         <Button onClick={onDemo}>Look at the demo kit</Button>

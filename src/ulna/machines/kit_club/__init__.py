@@ -1,0 +1,1 @@
+"""The kit club: the line to its feed."""
