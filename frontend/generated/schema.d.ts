@@ -258,6 +258,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Changes
+         * @description How everything stands; asked again and again by every window that is looked at.
+         */
+        get: operations["get_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/check": {
         parameters: {
             query?: never;
@@ -632,6 +652,26 @@ export interface paths {
          * @description Ulna's own.
          */
         post: operations["list_designs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Devices
+         * @description Where another device finds this household.
+         */
+        get: operations["get_devices"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3826,6 +3866,11 @@ export interface components {
             told: string;
             under: string | null;
         };
+        /** @description An address at which another device opens the household, and a picture of it for its camera (SVG). */
+        AddressOut: {
+            address: string;
+            qr: string;
+        };
         /**
          * @description `letters` is one sheet of it as a run, "aaaabbccd…"; there are so many `packs` alike. `height` is that of its
          *     capitals. What was torn or is lost is `spoiled`, a run too. Stamps never run out.
@@ -4753,6 +4798,12 @@ export interface components {
             /** @default  */
             yours: string;
         };
+        /** @description For each kind of document a number that is another one once a document of it has changed. */
+        ChangesOut: {
+            kinds: {
+                [key: string]: number;
+            };
+        };
         /**
          * @description In the order of harm, those put aside among them, without what is only good to know. `decided` are the rules that
          *     hold, and who says so.
@@ -5357,6 +5408,11 @@ export interface components {
         DesignsAsked: {
             format: components["schemas"]["PageFormat-Input"];
             photos?: number | null;
+        };
+        /** @description `addresses` is empty where only this machine can open it; `says` what would do. */
+        DevicesOut: {
+            addresses: components["schemas"]["AddressOut"][];
+            says: string;
         };
         /**
          * @description Which way up a side may lie: any; one way, like houses or words; two ways, like stripes.
@@ -13571,6 +13627,44 @@ export interface operations {
             };
         };
     };
+    get_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangesOut"];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     check_page: {
         parameters: {
             query?: never;
@@ -14325,6 +14419,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sketch-Output"][];
+                };
+            };
+            /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description 503 another program is writing, try again; 507 the disk is full, read only or damaged. */
+            "5XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_devices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicesOut"];
                 };
             };
             /** @description 400 not to be read, 401 not signed in, 403 asked by another site, 404 not there, 405 not that way, 409 changed elsewhere, no such step or unreadable, 413 too large, 414 too long an address, 421 not under this name, 422 a wrong field, 429 too soon. */

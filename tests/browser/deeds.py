@@ -127,7 +127,8 @@ UNDER_WAY: WeakKeyDictionary[Page, set[Request]] = WeakKeyDictionary()
 def watch(page: Page) -> None:
     """Keeps account of what a window has asked the server and not heard yet."""
     asked = UNDER_WAY[page] = set()
-    page.on("request", lambda request: asked.add(request))
+    # Whether anything has changed is asked all the while.
+    page.on("request", lambda request: None if request.url.endswith("/api/changes") else asked.add(request))
     page.on("requestfinished", lambda request: asked.discard(request))
     page.on("requestfailed", lambda request: asked.discard(request))
 

@@ -21,6 +21,7 @@ import { keepFocus } from "./keepFocus";
 import { Measures } from "./Measures";
 import { Title } from "./Title";
 import { colours, words } from "./theme";
+import { useChanges } from "./useChanges";
 import { useIncoming } from "./useIncoming";
 
 export const HEADER = 56;
@@ -29,6 +30,7 @@ export function Frame({ children }: { children: ReactNode }) {
   const { desk, said, setSaid } = useFrame();
   useUndoKeys();
   useIncoming();
+  useChanges();
   useEffect(keepFocus, []);
   return (
     <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column", minWidth: 320 }}>

@@ -14,6 +14,7 @@ import { Choice } from "../ui/Choice";
 import { IconAction } from "../ui/IconAction";
 import { LengthField } from "../ui/LengthField";
 import { Backups } from "./Backups";
+import { Devices } from "./Devices";
 import { useFrame } from "./FrameContext";
 import { lightSaid, sayLight, useLight } from "./light";
 import { Punches } from "./Punches";
@@ -123,6 +124,7 @@ export function Measures() {
               wide
             </span>
             <Punches settings={settings} onChange={(next) => void change(next)} />
+            <Devices />
             <Backups />
             <Button
               size="small"

@@ -143,14 +143,45 @@ def _serve(
         read_ahead(household)
         steady()
         scheme = "https" if tls else "http"
-        address = f"{scheme}://{host}:{listening.getsockname()[1]}"
+        bound = listening.getsockname()[1]
+        address = f"{scheme}://{host}:{bound}"
+        app.state.reached = tuple(f"{scheme}://{name}:{bound}" for name in _reached(host, names))
         print(f"Ulna is open at {address}", flush=True)
+        for one in app.state.reached:
+            _tell_devices(one)
         print(f"The household lies in {home.resolve()}", flush=True)
         if browser:
             _show(address.replace("//0.0.0.0:", "//127.0.0.1:"))
         uvicorn.Server(config).run(sockets=[listening])
     finally:
         household.close()
+
+
+def _reached(host: str, names: Sequence[str]) -> list[str]:
+    """Under what other devices find this machine: the names that were given, else the address it is known by."""
+    from ulna.api.door import THIS_MACHINE
+
+    if host in THIS_MACHINE:
+        return []
+    if names:
+        return list(names)
+    if host not in ("0.0.0.0", "::"):
+        return [f"[{host}]" if ":" in host else host]
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as asked:
+        try:
+            asked.connect(("192.0.2.1", 9))  # nothing is sent: it only tells which way out there is
+            return [str(asked.getsockname()[0])]
+        except OSError:
+            return [socket.gethostname()]
+
+
+def _tell_devices(address: str) -> None:
+    """The address for other devices, as text and for a camera."""
+    print(f"From other devices: {address}", flush=True)
+    if sys.stdout.isatty():
+        import segno
+
+        segno.make(address, error="m", micro=False).terminal(compact=True)
 
 
 def _show(address: str) -> None:
