@@ -156,6 +156,58 @@ def looked_at(ground: Ground) -> None:
     say("… its order of building", timed(ordered, 40), "100 ms")
 
 
+def nested() -> None:
+    """A title of sixteen letters nested on scraps and a sheet, and sent to a machine that answers at once."""
+    from tests.core.cutting.test_nesting import HALF, MACHINE, title
+    from tests.core.examples import paper, scrap
+    from tests.standins.program import Program
+
+    from ulna.core.cutting.traced import nest, wanted
+    from ulna.core.measure import Unit
+    from ulna.formats.machine import as_job
+    from ulna.machines.cutting_machine.line import Line
+    from ulna.standins.cutting_machine.program import create_cutting_machine
+
+    shelf = Shelf.of([paper("kraft"), scrap("rest", "kraft", "6", "3"), scrap("strip", "kraft", "12", "2")])
+    cuts = title("TWENTY-ONE LOCKS")
+    with tempfile.TemporaryDirectory() as folder:
+        machine = Program(lambda: create_cutting_machine(Path(folder), 4))
+        line = Line(machine.address)
+
+        def send() -> None:
+            for sheet in nest(list(wanted(cuts, (), shelf)), shelf, MACHINE, Unit.INCH, 1, HALF).sheets:
+                line.send("bench", sheet.width, sheet.height, as_job(sheet))
+
+        say("outlines of a title nested and sent", timed(send, 5), "2 000 ms")
+        machine.off()
+
+
+def clubbed() -> None:
+    """A club's kit of forty sheets taken in."""
+    from tests.api.client import client_of
+    from tests.standins.program import Program
+
+    from ulna.household.outside import Outside
+    from ulna.standins.kit_club import kits as club_kits
+    from ulna.standins.kit_club.program import create_club
+
+    offer = club_kits.OFFERS["2026-11"]
+    every = [replace(one, id=f"{one.id}-{k}", name=f"{one.name} {k}") for k in range(4) for one in offer.kit.papers]
+    large = replace(offer, code="large", kit=replace(offer.kit, papers=tuple(every[:40])))
+    with tempfile.TemporaryDirectory() as folder:
+        club_kits.OFFERS["large"] = large
+        club = Program(lambda: create_club(Path(folder) / "club"))
+        found = list[float]()
+        for k in range(5):
+            with client_of(Path(folder) / f"home-{k}", Outside(club=club.address)) as api:
+                start = time.perf_counter()
+                items = [one["id"] for one in api.get("/api/club/kits/large").json()["items"]]
+                assert api.post("/api/club/take", json={"code": "large", "items": items}).status_code == 201
+                found.append(1000 * (time.perf_counter() - start))
+        club.off()
+        say("a kit of 40 sheets taken in from the club", found, "5 000 ms")
+
+
 def core() -> None:
     steady()  # as the server does
     plan = page_of(100)
@@ -247,6 +299,34 @@ WATCH = """() => {
   new MutationObserver(() => requestAnimationFrame(drawn))
     .observe(document.querySelector('[data-part=heron]'), {attributes: true, attributeFilter: ['style']});
 }"""
+
+
+def two_devices(address: str) -> None:
+    """From a change that is saved on one device to its being drawn on another that looks at the same page."""
+    from playwright.sync_api import sync_playwright
+    from tests.browser.conftest import launch
+
+    with sync_playwright() as playwright:
+        browser = launch(playwright)
+        desk, tablet = (browser.new_context().new_page() for _ in range(2))
+        kept = desk.request.post(f"{address}/api/pages", data={"page": written(page_of(3)), "what": "bench"}).json()
+        tablet.goto(f"{address}/page/{kept['saved']['id']}")
+        name = tablet.get_by_label("Name of the page")
+        name.wait_for()
+        found = list[float]()
+        for k in range(10):
+            body = {
+                "page": kept["page"] | {"name": f"Change {k}"},
+                "version": kept["saved"]["version"],
+                "what": "bench",
+            }
+            kept = desk.request.put(f"{address}/api/pages/{kept['saved']['id']}", data=body).json()
+            start = time.perf_counter()
+            while name.input_value() != f"Change {k}":
+                tablet.wait_for_timeout(10)
+            found.append(1000 * (time.perf_counter() - start))
+        say("a change drawn on the other device", found, "1 000 ms")
+        browser.close()
 
 
 def dragging(address: str) -> None:
@@ -349,11 +429,14 @@ def main() -> None:
     core()
     cutting.table(2, 10, list(cutting.KINDS))
     drafts.table()
+    nested()
+    clubbed()
     script()
     photos.memory()
     with tempfile.TemporaryDirectory() as folder:
         server, address = starts(Path(folder) / "home")
         try:
+            two_devices(address)
             dragging(address)
             cropping(address)
             photos.roll(address)

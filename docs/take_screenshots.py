@@ -15,6 +15,9 @@ from tests.browser.conftest import Server, launch  # noqa: E402
 from tests.standins.program import Program  # noqa: E402
 
 from ulna.demo.household import set_up  # noqa: E402
+from ulna.household.outside import Outside  # noqa: E402
+from ulna.standins.cutting_machine.program import create_cutting_machine  # noqa: E402
+from ulna.standins.photo_printer.program import create_printer  # noqa: E402
 
 TO = ROOT / "docs/screenshots"
 
@@ -73,10 +76,12 @@ def tour(page: Page) -> None:
     shoot(page, "page-notebook")
     page.goto("/page")
     page.get_by_role("link", name="Rain on the roof").click()
-    page.get_by_role("link", name="Variants").click()
-    page.get_by_label("Name of the variant").fill("Four papers")
-    page.get_by_role("button", name="Keep it as it is now").click()
-    shoot(page, "variants")
+    page.get_by_role("link", name="Cut list").click()
+    page.get_by_role("link", name="With the machine").click()
+    expect(page.get_by_role("list", name="Sheets for the machine")).to_be_visible()
+    page.get_by_role("button", name="Send ").first.click()
+    expect(page.get_by_text("lines are cut")).to_be_visible()
+    shoot(page, "machine")
     page.goto("/page")
     page.get_by_role("link", name="Twenty-one locks").click()
     page.get_by_role("link", name="Cut list").click()
@@ -111,14 +116,16 @@ def main() -> None:
     with tempfile.TemporaryDirectory() as folder, sync_playwright() as playwright:
         home = Path(folder) / "home"
         set_up(home)
-        printer = Program(home / "printer", 3)
-        server = Server(home, printer.address)
+        printer = Program(lambda: create_printer(home / "printer", 3))
+        machine = Program(lambda: create_cutting_machine(home / "machine", 4))
+        server = Server(home, Outside(printer.address, machine.address))
         browser = launch(playwright)
         context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=server.address)
         tour(context.new_page())
         browser.close()
         server.stop()
         printer.off()
+        machine.off()
 
 
 if __name__ == "__main__":

@@ -30,6 +30,12 @@ class DevicesOut(BaseModel):
     says: str
 
 
+ALONE = (
+    "Only this machine can open it. End Ulna and start it with ulna serve --host 0.0.0.0: every other device on your "
+    "network can then, with the passphrase that it shows."
+)
+
+
 @router.get("/changes")
 def get_changes(home: AtHome) -> ChangesOut:
     """How everything stands; asked again and again by every window that is looked at."""
@@ -41,11 +47,10 @@ def get_changes(home: AtHome) -> ChangesOut:
 def get_devices(request: Request, home: AtHome) -> DevicesOut:
     """Where another device finds this household."""
     reached: tuple[str, ...] = getattr(request.app.state, "reached", ())
-    says = "" if reached else (
-        "Only this machine can open it. End Ulna and start it with ulna serve --host 0.0.0.0: every other device on your "
-        "network can then, with the passphrase that it shows."
-    )  # fmt: skip
-    return DevicesOut(addresses=[AddressOut(address=one, qr=_qr(one)) for one in reached], says=says)
+    return DevicesOut(
+        addresses=[AddressOut(address=one, qr=_qr(one)) for one in reached], says="" if reached else ALONE
+    )
+
 
 
 def _qr(address: str) -> str:
