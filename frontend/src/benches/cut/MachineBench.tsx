@@ -13,6 +13,7 @@ import {
   machine,
   machineQuery,
   nestedFile,
+  trayPicture,
 } from "../../api/machine";
 import { FOLLOWS } from "../../api/useDesk";
 import { head } from "../../app/bench";
@@ -160,7 +161,15 @@ function Job({ id, job, version, busy, onAsk }: JobProps) {
         "@media (max-width: 640px)": { gridTemplateColumns: "1fr" },
       }}
     >
-      <OnBed bed={job.bed} />
+      {job.state === "unknown" ? (
+        <OnBed bed={job.bed} />
+      ) : (
+        <img
+          src={trayPicture(job.job, job.done)}
+          alt={`${job.bed.name} on the bed, ${many(job.of, "line")} in their order`}
+          style={{ ...daylight, width: "100%", maxHeight: 320, objectFit: "contain" }}
+        />
+      )}
       <div>
         <Box component="h2" sx={{ m: 0, fontSize: "1.1rem" }}>
           {unbroken(`${job.bed.name}, ${job.bed.size}`)}
@@ -274,8 +283,6 @@ const TOLD: Partial<Record<MachineJob["state"], (job: MachineJob) => string>> = 
   cancelled: (job) => `Stopped after ${job.done} of ${job.of} lines.`,
 };
 
-const FATES = { done: colours.verdigris, spoiled: colours.madder, "to do": colours.ink };
-
 /** A sheet with its outlines as they lie on the bed. */
 function OnBed({ bed }: { bed: Bed }) {
   return (
@@ -286,7 +293,7 @@ function OnBed({ bed }: { bed: Bed }) {
       style={{ ...daylight, width: "100%", maxHeight: 320, display: "block" }}
     >
       <rect width={bed.width} height={bed.height} fill="#fffdf8" stroke="#b9b2a3" strokeWidth={0.03} />
-      <path d={bed.lines} fill="#dfe9e6" fillRule="evenodd" stroke={FATES["to do"]} strokeWidth={0.03} />
+      <path d={bed.lines} fill="#dfe9e6" fillRule="evenodd" stroke={colours.ink} strokeWidth={0.03} />
     </svg>
   );
 }
