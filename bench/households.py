@@ -1,6 +1,7 @@
 """A club of households on one machine, a process and a folder each: what one at work waits for, and what they take.
 
-So many of them have a person at work and a device that looks on. `python bench/households.py [households] [seconds] [pause]`
+So many of them have a person at work and a device that looks on.
+`python bench/households.py [households] [seconds] [pause]`
 """
 
 from __future__ import annotations

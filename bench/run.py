@@ -334,12 +334,14 @@ def dragging(address: str) -> None:
     and one of three hundred under the hand."""
     from playwright.sync_api import sync_playwright
     from tests.browser.conftest import launch
+    from tests.browser.deeds import loaded, watch
 
     with sync_playwright() as playwright:
         page = launch(playwright).new_page()
+        watch(page)
         page.goto(f"{address}/page")
         page.get_by_role("link", name="Twenty-one locks").click()
-        page.wait_for_load_state("networkidle")
+        loaded(page)
         box = page.locator("[data-part=heron]").bounding_box()
         assert box is not None
         x, y = box["x"] + 60, box["y"] + 90
@@ -356,7 +358,7 @@ def dragging(address: str) -> None:
             kept = page.request.post(f"{address}/api/pages", data=body).json()
             page.goto(f"{address}/page/{kept['saved']['id']}")
             page.locator(f"[data-part={part}]").wait_for()
-            page.wait_for_load_state("networkidle")
+            loaded(page)
             at_the_table(page, part, plan.name)
 
 
@@ -404,13 +406,15 @@ def cropping(address: str) -> None:
     """From picture to picture while the crop's frame is dragged over a photo, in the real Chromium."""
     from playwright.sync_api import sync_playwright
     from tests.browser.conftest import launch
+    from tests.browser.deeds import loaded, watch
 
     with sync_playwright() as playwright:
         page = launch(playwright).new_page()
+        watch(page)
         page.goto(f"{address}/photos")
         page.get_by_role("link", name="Moored for the night").click()
         page.get_by_label("Print: usual size").select_option(label="4 × 4")
-        page.wait_for_load_state("networkidle")
+        loaded(page)
         box = page.get_by_label("Crop of Moored").bounding_box()
         assert box is not None
         x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2

@@ -12,6 +12,7 @@ ROOT = Path(__file__).parent.parent
 sys.path.insert(0, str(ROOT))
 
 from tests.browser.conftest import Server, launch  # noqa: E402
+from tests.browser.deeds import loaded, watch  # noqa: E402
 from tests.standins.program import Program  # noqa: E402
 
 from ulna.demo.household import set_up  # noqa: E402
@@ -29,7 +30,7 @@ DRAFTED = (
 
 
 def shoot(page: Page, name: str) -> None:
-    page.wait_for_load_state("networkidle")
+    loaded(page)
     page.wait_for_timeout(600)
     page.screenshot(path=str(TO / f"{name}.png"))
 
@@ -121,7 +122,9 @@ def main() -> None:
         server = Server(home, Outside(printer.address, machine.address))
         browser = launch(playwright)
         context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=server.address)
-        tour(context.new_page())
+        page = context.new_page()
+        watch(page)
+        tour(page)
         browser.close()
         server.stop()
         printer.off()

@@ -145,6 +145,16 @@ def quiet(page: Page) -> None:
         assert time.monotonic() < end, [request.url for request in UNDER_WAY[page]]
 
 
+def loaded(page: Page) -> None:
+    """What a page is made of has come: for half a second nothing was asked but whether anything has changed."""
+    end, since = time.monotonic() + 30, time.monotonic()
+    while time.monotonic() - since < 0.5:
+        page.evaluate(FRAMES)
+        if UNDER_WAY.get(page):
+            since = time.monotonic()
+        assert since < end, [request.url for request in UNDER_WAY[page]]
+
+
 def saved(page: Page) -> None:
     """All that was done is saved; the state of saving follows an edit by a frame or two."""
     page.evaluate(FRAMES)

@@ -11,7 +11,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import comes_true
+from tests.browser.deeds import comes_true, loaded, watch
 
 AXE = Path(__file__).parents[2] / "frontend/node_modules/axe-core/axe.min.js"
 BENCHES = (
@@ -53,6 +53,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
         )  # fmt: skip
         contexts.append(context)
         page = context.new_page()
+        watch(page)
         page.goto(bench if bench.startswith("/") else "/page")
         if bench == "template":
             page.goto("/photos")
@@ -74,7 +75,7 @@ def window(browser: Browser, demo: Server) -> Iterator[Callable[..., Page]]:
             expect(page.get_by_role("button", name="That one is spoiled")).to_be_visible()
         else:
             page.locator("main h1").first.wait_for()
-        page.wait_for_load_state("networkidle")
+        loaded(page)
         return page
 
     yield open_at

@@ -18,6 +18,7 @@ from tests.browser.deeds import (
     comes_true,
     jpeg,
     kit_there,
+    loaded,
     page_there,
     put,
     row,
@@ -154,7 +155,7 @@ def test_where_one_is_is_seen_at_every_stop(two_panels: Page, bench: str) -> Non
     page = two_panels
     if bench != "page":
         page.goto(bench)
-        page.wait_for_load_state("networkidle")
+        loaded(page)
     page.evaluate("document.activeElement.blur()")
     stops, unseen = list[str](), list[str]()
     for _ in range(160):
@@ -427,7 +428,7 @@ def test_nothing_is_cut_off_in_a_small_window(
     of_page = [two_panels.url.replace("/page/", f"/{bench}/") for bench in ("page", "check", "cut", "build", "log")]
     for path in ("/unpack", "/photos", "/page", *of_page, "/log", "/log/book", "/rules", "/check/learn"):
         page.goto(path)
-        page.wait_for_load_state("networkidle")
+        loaded(page)
         wide = page.evaluate("[document.documentElement.scrollWidth, document.querySelector('main').scrollWidth]")
         assert max(wide) <= size[0], path
         hidden = page.evaluate(

@@ -9,7 +9,7 @@ import pypdfium2
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import add_part, choose_paper, kit_there, page_there, put, row, saved
+from tests.browser.deeds import add_part, choose_paper, kit_there, loaded, page_there, put, row, saved
 from ulna.formats.faces import file_of
 
 
@@ -114,7 +114,7 @@ def test_a_test_print_is_corrected_by_what_it_came_out_wrong(page: Page, tmp_pat
     before = words_alone("before.pdf")
     put(page, "Too low by", "1/4")
     expect(page.get_by_label("Too low by")).to_have_value("1/4")
-    page.wait_for_load_state("networkidle")
+    loaded(page)
     assert abs(before - words_alone("after.pdf") - 0.25) < 0.01
 
 
