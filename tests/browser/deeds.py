@@ -172,6 +172,20 @@ def alphabet_there(page: Page, letters: str) -> None:
     saved(page)
 
 
+def cut_title_there(page: Page, words: str) -> None:
+    """A page with a title in letters of 2 in, cut from Ink, at its cut list."""
+    kit_there(page)
+    page_there(page)
+    add_part(page, "title", "Title")
+    page.get_by_label("What the title says").fill(words)
+    height = page.get_by_label("Cap height", exact=True)
+    height.fill("2")
+    height.press("Enter")
+    choose_paper(page, "Paper 1", "Ink")
+    saved(page)
+    page.get_by_role("link", name="Cut list").click()
+
+
 def figures(page: Page) -> list[str]:
     """What the cut list says to do, in order, without the cautions above the steps."""
     steps = page.get_by_role("region", name="Cuts").locator("li label")

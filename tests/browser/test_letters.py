@@ -7,7 +7,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.deeds import add_part, alphabet_there, choose_paper, kit_there, page_there, saved
+from tests.browser.deeds import add_part, alphabet_there, cut_title_there, kit_there, page_there, saved
 
 
 def test_a_title_runs_short_and_a_letter_is_turned(page: Page) -> None:
@@ -74,16 +74,7 @@ def test_another_pack_is_one_press_and_stuck_letters_stay_off(page: Page) -> Non
 
 def test_a_cut_title_goes_to_the_machine_at_its_size(page: Page, tmp_path: Path) -> None:
     """HI in capitals of 2 in: two outlines, each 2 in high, on their sheet."""
-    kit_there(page)
-    page_there(page)
-    add_part(page, "title", "Title")
-    page.get_by_label("What the title says").fill("HI")
-    height = page.get_by_label("Cap height", exact=True)
-    height.fill("2")
-    height.press("Enter")
-    choose_paper(page, "Paper 1", "Ink")
-    saved(page)
-    page.get_by_role("link", name="Cut list").click()
+    cut_title_there(page, "HI")
     expect(page.get_by_role("region", name="Cuts")).to_be_visible()
     page.get_by_role("button", name="Print or save").click()
     with page.expect_download() as waiting:

@@ -10,7 +10,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_part, choose_paper, kit_there, page_there, saved
+from tests.browser.deeds import cut_title_there
 from tests.standins.program import Program
 from ulna.household.outside import Outside
 from ulna.standins.cutting_machine.program import create_cutting_machine
@@ -36,16 +36,7 @@ def server(tmp_path: Path, machine: Program) -> Iterator[Server]:
 @pytest.fixture
 def titled(page: Page) -> Page:
     """A page with LOCK in letters of 2 in, cut from Ink, at its cut list."""
-    kit_there(page)
-    page_there(page)
-    add_part(page, "title", "Title")
-    page.get_by_label("What the title says").fill("LOCK")
-    height = page.get_by_label("Cap height", exact=True)
-    height.fill("2")
-    height.press("Enter")
-    choose_paper(page, "Paper 1", "Ink")
-    saved(page)
-    page.get_by_role("link", name="Cut list").click()
+    cut_title_there(page, "LOCK")
     page.get_by_role("link", name="With the machine").click()
     return page
 

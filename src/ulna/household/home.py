@@ -156,7 +156,7 @@ class Household:
         found: tuple[Documents[Any], ...] = (
             self.kits, self.pages, self.variants, self.cut_lists, self.sets, self.all_settings,
             self.own_faces, self.sketches, self.roll.records, self.roll.templates, self.printing.lists,
-            self.printing.runs,
+            self.printing.runs, self.buildings, self.times, self.finished, self.tracings, self.origins,
         )  # fmt: skip
         self.documents = {documents.kind: documents for documents in found}
         self.planroom = planroom or Here()

@@ -111,9 +111,9 @@ function Bench({ id }: { id: string }) {
           {sheet.print ? sheet.print : data.sheet_names[sheet.key]}
           {!sheet.print && <> · {unbroken(data.sheet_sizes[sheet.key] ?? "")}</>}
         </Box>
-        <Box sx={{ ml: "auto", color: colours.soft }} data-place>
-          {data.estimate && `${data.estimate} · `}step {place + 1} of {steps.length} · {data.done} of {data.pieces}{" "}
-          pieces cut
+        <Box sx={{ ml: "auto", color: colours.soft }}>{data.estimate}</Box>
+        <Box sx={{ color: colours.soft }} data-place>
+          step {place + 1} of {steps.length} · {data.done} of {data.pieces} pieces cut
         </Box>
       </Box>
       <Box sx={{ p: 2, pt: 1, minHeight: 0, minWidth: 0, [small]: { height: "70vw", order: 2 } }}>
