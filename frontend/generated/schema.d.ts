@@ -1296,10 +1296,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Tray
+         * Get Machine Tray
          * @description What a job has cut, at true size. Raises `NoAnswer`, `Refused`.
          */
-        get: operations["get_tray"];
+        get: operations["get_machine_tray"];
         put?: never;
         post?: never;
         delete?: never;
@@ -15857,7 +15857,7 @@ export interface operations {
             };
         };
     };
-    get_tray: {
+    get_machine_tray: {
         parameters: {
             query?: never;
             header?: never;

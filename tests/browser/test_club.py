@@ -36,7 +36,7 @@ def test_a_months_kit_comes_in_and_is_corrected(page: Page, club: Program) -> No
     page.get_by_role("link", name="From the club").click()
     expect(page.get_by_role("heading", name="The Waterways Kit Club")).to_be_visible()
     page.get_by_role("button", name="Look into Winter moorings").click()
-    expect(page.get_by_text("With it come the sketches Lamp in the window.")).to_be_visible()
+    expect(page.get_by_text("With it comes the sketch Lamp in the window.")).to_be_visible()
     page.get_by_role("button", name="Unpack all of it").click()
     page.get_by_role("button", name="Give it back").click()
     expect(page.get_by_role("heading", name="Begin with what is in the box")).to_be_visible()

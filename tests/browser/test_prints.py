@@ -253,15 +253,15 @@ def test_a_printer_that_is_switched_off_is_told_and_takes_up_where_it_was(
 
 
 def test_a_sheet_that_sticks_is_pulled_out(page: Page, tmp_path: Path) -> None:
-    """The job waits and goes on."""
-    on_the_list(page, tmp_path, "5")
+    """The job waits and goes on. It has sheets enough that it is not over before one sticks."""
+    on_the_list(page, tmp_path, "15")
     page.get_by_role("button", name="Load").click()
-    page.get_by_role("button", name="Print 3 sheets").click()
+    page.get_by_role("button", name="Print 8 sheets").click()
     page.get_by_role("button", name="Let a sheet get stuck").click()
     jobs = page.get_by_role("list", name="Printer’s jobs")
     expect(jobs).to_contain_text("A sheet is stuck")
     page.get_by_role("button", name="The stuck sheet is out").click()
-    expect(jobs).to_contain_text("Done: 3 of 3 sheets")
+    expect(jobs).to_contain_text("Done: 8 of 8 sheets")
 
 
 def test_papers_and_their_margins_are_ones_own(page: Page, tmp_path: Path) -> None:

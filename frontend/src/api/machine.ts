@@ -38,4 +38,6 @@ export const machine = {
 
 export const nestedFile = (id: string, kind: "svg" | "dxf", mirrored: boolean) =>
   `/api/pages/${id}/nested.${kind}?mirrored=${mirrored}`;
-export const trayPicture = (job: string, done: number) => `/api/machine/jobs/${job}/tray.svg?${done}`;
+/** `now` is how the job stands: another one, another picture. */
+export const trayPicture = (job: string, now: string) =>
+  `/api/machine/jobs/${job}/tray.svg?${encodeURIComponent(now)}`;

@@ -52,7 +52,6 @@ def get_devices(request: Request, home: AtHome) -> DevicesOut:
     )
 
 
-
 def _qr(address: str) -> str:
     import segno
 

@@ -130,7 +130,7 @@ def hand_at_machine(id: str, what: Hand, home: AtHome) -> MachineOut:
 
 
 @router.get("/machine/jobs/{job}/tray.svg", response_class=Response)
-def get_tray(job: str, home: AtHome) -> Response:
+def get_machine_tray(job: str, home: AtHome) -> Response:
     """What a job has cut, at true size. Raises `NoAnswer`, `Refused`."""
     return Response(machining.line(home).tray(job), media_type="image/svg+xml")
 

@@ -84,7 +84,9 @@ export default function MachineBench() {
                 "piece",
               )} on ${[scraps && many(scraps, "scrap"), sheets && many(sheets, "sheet")]
                 .filter(Boolean)
-                .join(" and ")}, nested by their outlines; cut by hand they take ${data.by_hand}.`,
+                .join(
+                  " and ",
+                )}, nested by their outlines; cut by hand they take ${many(data.by_hand, "sheet or scrap")}.`,
             )}
           </p>
         ) : (
@@ -165,7 +167,7 @@ function Job({ id, job, version, busy, onAsk }: JobProps) {
         <OnBed bed={job.bed} />
       ) : (
         <img
-          src={trayPicture(job.job, job.done)}
+          src={trayPicture(job.job, `${job.done} ${job.state} ${job.trouble}`)}
           alt={`${job.bed.name} on the bed, ${many(job.of, "line")} in their order`}
           style={{ ...daylight, width: "100%", maxHeight: 320, objectFit: "contain" }}
         />
@@ -299,7 +301,8 @@ function OnBed({ bed }: { bed: Bed }) {
 }
 
 function many(count: number, what: string): string {
-  return `${count} ${what}${count === 1 ? "" : "s"}`;
+  if (count === 1) return `1 ${what}`;
+  return `${count} ${what === "sheet or scrap" ? "sheets or scraps" : `${what}s`}`;
 }
 
 function sentence(text: string): string {

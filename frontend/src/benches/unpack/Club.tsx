@@ -151,7 +151,12 @@ function Choosing({ offer }: { offer: ClubKitOut }) {
           </Box>
         ))}
       </Box>
-      {offer.sketches.length > 0 && <p>With it come the sketches {offer.sketches.join(", ")}.</p>}
+      {offer.sketches.length > 0 && (
+        <p>
+          {offer.sketches.length === 1 ? "With it comes the sketch" : "With it come the sketches"}{" "}
+          {offer.sketches.join(", ")}.
+        </p>
+      )}
       <Button variant="contained" disabled={busy || !chosen.size} onClick={() => void takeIn()}>
         {chosen.size === offer.items.length ? "Unpack all of it" : `Unpack ${chosen.size} of ${offer.items.length}`}
       </Button>

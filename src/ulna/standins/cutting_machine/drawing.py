@@ -6,9 +6,9 @@ from ulna.core.geometry import polygons
 from ulna.machines.cutting_machine.words import Job, LineOut
 
 LOOKS = {
-    "done": 'stroke="#23343a" stroke-width="0.02"',
-    "spoiled": 'stroke="#b3261e" stroke-width="0.03" stroke-dasharray="0.08 0.05"',
-    "to do": 'stroke="#9aa5a8" stroke-width="0.012"',
+    "done": 'stroke="#23343a" stroke-width="0.045"',
+    "spoiled": 'stroke="#b3261e" stroke-width="0.05" stroke-dasharray="0.1 0.06"',
+    "to do": 'stroke="#7d898c" stroke-width="0.025"',
 }
 
 
@@ -21,7 +21,7 @@ def tray(job: Job) -> str:
         f'<svg xmlns="http://www.w3.org/2000/svg" width="{w:.6g}in" height="{h:.6g}in" viewBox="0 0 {w:.6g} {h:.6g}">'
         f'<rect width="{w:.6g}" height="{h:.6g}" fill="#faf7ef" stroke="#cfc8b8" stroke-width="0.02"/>'
         f'<g fill="none" stroke-linejoin="round">{lines}</g>'
-        f'<g font-family="sans-serif" font-size="0.13" fill="#5d6d70">{turns}</g></svg>'
+        f'<g font-family="sans-serif" font-size="0.16" fill="#5d6d70">{turns}</g></svg>'
     )
 
 

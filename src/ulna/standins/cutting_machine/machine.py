@@ -225,5 +225,5 @@ def _so_far(lines: list[LineOut]) -> str:
 
 
 def _slipped(lines: list[LineOut], at: int) -> str:
-    piece = f", and {lines[at].piece} with it" if lines[at].piece else ""
+    piece = f", and piece {lines[at].piece} with it" if lines[at].piece else ""
     return f"The paper slipped: line {at + 1} is spoiled{piece}; {_so_far(lines)}. Lay it straight, and it goes on."
