@@ -4372,17 +4372,24 @@ export interface components {
              */
             on: "left" | "right";
         };
-        /** @description A sheet or scrap as the machine would cut it: `lines` as a path in inches from its corner, what is left of it. */
+        /**
+         * @description A sheet or scrap as the machine would cut it: `lines` as a path in inches from its corner, where each line begins
+         *     in the order in which they are made, what is left of it; why the machine `refuses` it.
+         */
         BedOut: {
             height: number;
             key: string;
             lines: string;
             name: string;
             pieces: components["schemas"]["PieceOnBed"][];
+            /** @default  */
+            refuses: string;
             rests: string[];
             scrap: boolean;
             seconds: number;
             size: string;
+            /** @default [] */
+            turns: number[][];
             width: number;
         };
         /** @description How far two parts are from each other. */

@@ -267,6 +267,16 @@ def test_everything_goes_over_the_line_and_silence_is_told(program: Program) -> 
         line.stands()
 
 
+def test_it_may_be_asked_what_it_would_do(program: Program) -> None:
+    """In which order and how long; it keeps nothing of it, and refuses as it would."""
+    line = Line(program.address)
+    would = line.look("title", *SHEET, svg(square(0.5, 0.5, 2), square(1, 1, 0.5)))
+    assert [one.piece for one in would.lines] == ["2", "1"] and would.left > 0
+    assert line.stands().jobs == []
+    with pytest.raises(Refused, match="off the bed"):
+        line.look("banner", inches(20), inches(4), svg(square(13, 1, 1), width="20in", view="0 0 20 4"))
+
+
 def test_its_panel_is_a_page(program: Program) -> None:
     from urllib.request import urlopen
 

@@ -16,7 +16,7 @@ from ulna.core.measure import Ruler
 from ulna.formats import svg
 from ulna.household import machining
 from ulna.household.home import Household
-from ulna.household.machining import Sent
+from ulna.household.machining import Look, Sent
 from ulna.machines.cutting_machine.line import Act, Hand
 from ulna.machines.wire import NoAnswer
 
@@ -33,7 +33,8 @@ class PieceOnBed(BaseModel):
 
 
 class BedOut(BaseModel):
-    """A sheet or scrap as the machine would cut it: `lines` as a path in inches from its corner, what is left of it."""
+    """A sheet or scrap as the machine would cut it: `lines` as a path in inches from its corner, where each line begins
+    in the order in which they are made, what is left of it; why the machine `refuses` it."""
 
     key: str
     name: str
@@ -45,6 +46,8 @@ class BedOut(BaseModel):
     pieces: list[PieceOnBed]
     rests: list[str]
     seconds: int
+    turns: list[tuple[float, float]] = []
+    refuses: str = ""
 
 
 class JobOut(BaseModel):
@@ -162,11 +165,20 @@ def _out(id: str, home: Household) -> MachineOut:
         name=machine.name if machine else "",
         blade=round(machine.blade) if machine else 0,
         bed_full=machine.bed_full if machine else False,
-        beds=[_bed(sheet, ruler) for sheet in found.nest.sheets],
+        beds=[_looked(sheet, found.looks.get(sheet.key), ruler) for sheet in found.nest.sheets],
         left=list(found.nest.left),
         by_hand=found.by_hand,
         jobs=[_job(one, ruler) for one in jobs],
         version=found.version,
+    )
+
+
+def _looked(sheet: CutSheet, look: Look | None, ruler: Ruler) -> BedOut:
+    bed = _bed(sheet, ruler)
+    if look is None:
+        return bed
+    return bed.model_copy(
+        update={"turns": list(look.turns), "refuses": look.refuses, "seconds": round(look.seconds) or bed.seconds}
     )
 
 

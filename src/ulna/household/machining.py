@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection
+from collections.abc import Collection, Mapping
 from contextlib import suppress
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -11,6 +11,7 @@ from ulna.core.cutting import traced
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.traced import Nest
 from ulna.core.errors import FieldError
+from ulna.core.geometry.polygons import Point
 from ulna.core.kit.tracing import Tracing
 from ulna.core.measure import inches
 from ulna.formats import machine as files
@@ -26,12 +27,24 @@ USUAL = traced.Machine(inches(12), inches(24), inches(0, 1, 4))
 
 
 @dataclass(frozen=True, slots=True)
+class Look:
+    """What the machine would do with a sheet: where each of its lines begins, in their order, in inches; how many
+    seconds it takes; or why it refuses it."""
+
+    turns: tuple[Point, ...] = ()
+    seconds: float = 0.0
+    refuses: str = ""
+
+
+@dataclass(frozen=True, slots=True)
 class Proposal:
-    """What the machine may cut of a page; how many sheets and scraps the same takes cut by hand, from boxes."""
+    """What the machine may cut of a page; how many sheets and scraps the same takes cut by hand, from boxes; what the
+    machine says of each sheet, by its key."""
 
     nest: Nest
     by_hand: int
     version: int
+    looks: Mapping[str, Look]
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,8 +67,16 @@ def stands(home: Household) -> CuttingMachine:
     return line(home).stands()
 
 
+STANDS_ON = ("kit", "photo", "template", "settings", "face", "page", "cuttings", "keeps", "tracing")
+
+
 def proposal(home: Household, page: str, at: CuttingMachine | None = None) -> Proposal:
     """A page's outlines nested on what there is, scraps first. Raises `NotThere`."""
+    bed = (at.width, at.height, at.margin, at.smallest) if at else None
+    return home.cached(("nest", page, bed), STANDS_ON, lambda: _proposal(home, page, at))
+
+
+def _proposal(home: Household, page: str, at: CuttingMachine | None) -> Proposal:
     now = cutting.page_cuts(home, page)
     shelf = cutting.shelf_left(home, page, now.cuts, now.ticked)
     asked = list(traced.wanted(now.cuts, now.ticked, shelf))
@@ -65,7 +86,17 @@ def proposal(home: Household, page: str, at: CuttingMachine | None = None) -> Pr
     bed = traced.Machine(at.width, at.height, at.margin) if at else USUAL
     on_way = _on_way(home, page)
     asked = [one for one in asked if one.piece.piece not in on_way]
-    return Proposal(traced.nest(asked, shelf, bed, now.ruler.unit, first, home.least_scrap()), by_hand, now.version)
+    found = traced.nest(asked, shelf, bed, now.ruler.unit, first, home.least_scrap())
+    looks = {sheet.key: _look(line(home), sheet) for sheet in found.sheets} if at else {}
+    return Proposal(found, by_hand, now.version, looks)
+
+
+def _look(to: Line, sheet: CutSheet) -> Look:
+    try:
+        job = to.look(sheet.called, sheet.width, sheet.height, files.as_job(sheet))
+    except (NoAnswer, Refused) as error:
+        return Look(refuses=error.sentence)
+    return Look(tuple(one.points[0] for one in job.lines), job.left)
 
 
 def _on_way(home: Household, page: str) -> set[str]:

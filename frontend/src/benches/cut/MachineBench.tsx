@@ -116,10 +116,11 @@ export default function MachineBench() {
                   `about ${Math.max(1, bed.seconds)} s; ${bed.rests.length ? `${bed.rests.join(", ")} stay` : "nothing worth keeping stays"}`,
                 )}
               </Box>
+              {bed.refuses && <Box sx={{ color: colours.madder }}>The machine refuses it: {bed.refuses}.</Box>}
               <Button
                 variant="contained"
                 sx={{ mt: 0.5 }}
-                disabled={!data.there || busy}
+                disabled={!data.there || busy || Boolean(bed.refuses)}
                 onClick={() => void ask(() => machine.send(id, bed.key))}
               >
                 Send {bed.name}
@@ -296,6 +297,11 @@ function OnBed({ bed }: { bed: Bed }) {
     >
       <rect width={bed.width} height={bed.height} fill="#fffdf8" stroke="#b9b2a3" strokeWidth={0.03} />
       <path d={bed.lines} fill="#dfe9e6" fillRule="evenodd" stroke={colours.ink} strokeWidth={0.03} />
+      {bed.turns.map(([x = 0, y = 0], k) => (
+        <text key={`${x} ${y}`} x={x + 0.04} y={y - 0.04} fontSize={0.2} fill={colours.soft}>
+          {k + 1}
+        </text>
+      ))}
     </svg>
   );
 }

@@ -23,8 +23,15 @@ class Line(Wire):
         return self.asked(CuttingMachine, "GET", "/machine")
 
     def send(self, name: str, width: Length, height: Length, svg: bytes) -> Job:
+        return self._lay("/jobs", name, width, height, svg)
+
+    def look(self, name: str, width: Length, height: Length, svg: bytes) -> Job:
+        """What it would do, in which order and how long; it does nothing of it."""
+        return self._lay("/look", name, width, height, svg)
+
+    def _lay(self, path: str, name: str, width: Length, height: Length, svg: bytes) -> Job:
         asked = urllib.parse.urlencode({"name": name, "width": text(width), "height": text(height)})
-        return self.asked(Job, "POST", f"/jobs?{asked}", svg, "image/svg+xml", PATIENCE_SENDING)
+        return self.asked(Job, "POST", f"{path}?{asked}", svg, "image/svg+xml", PATIENCE_SENDING)
 
     def job(self, id: str) -> Job:
         return self.asked(Job, "GET", f"/jobs/{urllib.parse.quote(id)}")

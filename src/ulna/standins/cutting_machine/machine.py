@@ -58,18 +58,22 @@ class Machine:
                 bed_full=self._kept.bed_full, jobs=list(self._kept.jobs),
             )  # fmt: skip
 
-    def take(self, name: str, width: Length, height: Length, data: bytes) -> Job:
-        """A sheet of that size with its top left corner in the bed's, and what is to be done to it. Raises
-        `FieldError`."""
+    def look(self, name: str, width: Length, height: Length, data: bytes) -> Job:
+        """What it would do with a sheet of that size, its top left corner in the bed's: its lines in their order, how
+        long. Nothing of it is kept. Raises `FieldError`."""
         lines = reading.lines(data)
         sheet, bed = Rect(ZERO, ZERO, width, height), Rect(ZERO, ZERO, WIDTH, HEIGHT)
         way.checked(lines, sheet, bed, MARGIN, SMALLEST)
         ordered = way.in_order(lines)
+        return Job(
+            id=f"job-{secrets.token_hex(6)}", name=name[:120], width=width, height=height, lines=ordered,
+            left=round(way.seconds(ordered, self.speed), 1),
+        )  # fmt: skip
+
+    def take(self, name: str, width: Length, height: Length, data: bytes) -> Job:
+        """Takes a sheet and begins once its turn comes. Raises `FieldError`."""
+        job = self.look(name, width, height, data)
         with self._lock:
-            job = Job(
-                id=f"job-{secrets.token_hex(6)}", name=name[:120], width=width, height=height, lines=ordered,
-                left=round(way.seconds(ordered, self.speed), 1),
-            )  # fmt: skip
             self._kept.jobs = [*self._kept.jobs, job][-MOST_JOBS:]
             self._keep()
             return job

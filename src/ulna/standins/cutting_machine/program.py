@@ -21,6 +21,18 @@ from ulna.standins.cutting_machine.panel import PANEL
 MOST_BYTES = 20_000_000
 
 
+Side = Annotated[str, Query(max_length=40)]
+
+
+async def _file(request: Request) -> bytes:
+    data = bytearray()
+    async for chunk in request.stream():
+        data += chunk
+        if len(data) > MOST_BYTES:
+            break
+    return bytes(data)
+
+
 def create_cutting_machine(folder: Path, speed: float) -> FastAPI:
     """The requests it answers. What it cannot do it says in a sentence, with status 422."""
     machine = Machine(folder, speed)
@@ -45,16 +57,12 @@ def create_cutting_machine(folder: Path, speed: float) -> FastAPI:
         return machine.stands()
 
     @app.post("/jobs", status_code=201)
-    async def take(
-        request: Request, width: Annotated[str, Query(max_length=40)], height: Annotated[str, Query(max_length=40)],
-        name: str = "outlines",
-    ) -> Job:  # fmt: skip
-        data = bytearray()
-        async for chunk in request.stream():
-            data += chunk
-            if len(data) > MOST_BYTES:
-                break
-        return machine.take(name, parse(width), parse(height), bytes(data))
+    async def take(request: Request, width: Side, height: Side, name: str = "outlines") -> Job:
+        return machine.take(name, parse(width), parse(height), await _file(request))
+
+    @app.post("/look")
+    async def look(request: Request, width: Side, height: Side, name: str = "outlines") -> Job:
+        return machine.look(name, parse(width), parse(height), await _file(request))
 
     @app.get("/jobs/{id}")
     def job(id: str) -> Job:
