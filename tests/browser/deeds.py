@@ -136,6 +136,12 @@ def watch(page: Page) -> None:
 FRAMES = "() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))"
 
 
+def unaware(page: Page) -> Page:
+    """A window that does not hear of what others change until it is told no: both change a thing at once."""
+    page.route("**/api/changes", lambda route: route.abort())
+    return page
+
+
 def quiet(page: Page) -> None:
     """Every answer that is on its way has come, and what it changes is drawn."""
     end = time.monotonic() + 30

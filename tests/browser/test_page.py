@@ -19,6 +19,7 @@ from tests.browser.deeds import (
     quiet,
     row,
     saved,
+    unaware,
     unpack_csv,
 )
 
@@ -191,7 +192,7 @@ def test_a_line_of_the_recipe_is_dragged_to_another_place(single: Page) -> None:
 
 def test_two_windows_do_not_overwrite_each_other_silently(single: Page, open_window: Callable[..., Page]) -> None:
     """The second to save is asked; keeping its own leaves the other one step back."""
-    other = open_window()
+    other = unaware(open_window())
     other.goto(single.url)
     row(other, "A photo").click()
     put(single, "Photo: width", "5")
@@ -207,7 +208,7 @@ def test_two_windows_do_not_overwrite_each_other_silently(single: Page, open_win
 
 def test_theirs_can_be_shown_instead(single: Page, open_window: Callable[..., Page]) -> None:
     """Then what the other window saved is what both have."""
-    other = open_window()
+    other = unaware(open_window())
     other.goto(single.url)
     row(other, "A photo").click()
     put(single, "Photo: width", "5")

@@ -21,6 +21,7 @@ from tests.browser.deeds import (
     put,
     row,
     saved,
+    unaware,
     unpack_csv,
 )
 from tests.standins.program import Program
@@ -284,6 +285,7 @@ Windows = Callable[..., Page]
 def test_two_windows_on_one_list(page: Page, open_window: Windows, tmp_path: Path) -> None:
     """The second to change it is told; nothing is put over the other's."""
     on_the_list(page, tmp_path, "2")
+    unaware(page)
     other = open_window()
     other.goto("/photos/prints")
     expect(other.get_by_label("Copies of heron")).to_have_value("2")
