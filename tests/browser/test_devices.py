@@ -8,7 +8,7 @@ from collections.abc import Callable
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Server
-from tests.browser.deeds import add_part, kit_there, page_there, saved
+from tests.browser.deeds import add_part, kit_there, page_there, saved, unaware
 
 SECOND = 1_000
 """Milliseconds; and one more for a machine that is busy with tests."""
