@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import time
 from collections.abc import Callable
 
 from playwright.sync_api import Page, expect
@@ -23,21 +22,17 @@ def test_a_tablet_and_a_desk_on_one_page(open_window: Callable[..., Page]) -> No
     add_part(desk, "panel", "Panel")
     saved(desk)
     tablet.goto(desk.url)
-    width = tablet.get_by_label("Panel width", exact=True)
-    tablet.get_by_text("Panel", exact=False).first.wait_for()
     panels = [one.locator("[data-part^=panel]") for one in (desk, tablet)]
     expect(panels[1]).to_have_count(1)
     story = tablet.get_by_role("textbox", name="Story")
     story.fill("The rain came")
-    began = time.monotonic()
     add_part(desk, "panel", "Panel")
-    expect(panels[1]).to_have_count(2, timeout=6 * SECOND)
-    assert time.monotonic() - began < 8, "most of it the hand at the menu"
+    saved(desk)
+    expect(panels[1]).to_have_count(2, timeout=2 * SECOND)
     expect(story).to_have_value("The rain came")
     story.blur()
     saved(tablet)
     expect(desk.get_by_role("textbox", name="Story")).to_have_value("The rain came", timeout=2 * SECOND)
-    assert width.count() <= 1
 
 
 def test_both_at_once_is_told_as_ever(open_window: Callable[..., Page]) -> None:

@@ -1,11 +1,9 @@
 /** Other devices: the address at which they find this household, as text and for their camera. */
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { queryOptions, useQuery } from "@tanstack/react-query";
-import { client, take } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { devicesQuery } from "../api/devices";
 import { colours } from "./theme";
-
-const devicesQuery = queryOptions({ queryKey: ["devices"], queryFn: () => take(client.GET("/api/devices")) });
 
 export function Devices() {
   const { data } = useQuery(devicesQuery);

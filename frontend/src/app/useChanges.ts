@@ -1,7 +1,7 @@
 /** What another device or window has changed is shown here within a second, as long as this one is looked at. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { client, take } from "../api/client";
+import { changes } from "../api/devices";
 import { FOLLOWS, WORKED_OUT } from "../api/useDesk";
 
 const EVERY = 700;
@@ -38,7 +38,7 @@ export function useChanges(): void {
       let wait = EVERY;
       try {
         if (!document.hidden) {
-          const { kinds } = await take(client.GET("/api/changes"));
+          const kinds = await changes();
           const before = known;
           known = kinds;
           const keys = before && Object.keys(kinds).filter((kind) => kinds[kind] !== before[kind]);

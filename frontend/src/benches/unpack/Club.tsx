@@ -123,11 +123,7 @@ function Choosing({ offer }: { offer: ClubKitOut }) {
               <input
                 type="checkbox"
                 checked={chosen.has(one.id)}
-                onChange={() =>
-                  setChosen(
-                    (now) => new Set(now.has(one.id) ? [...now].filter((id) => id !== one.id) : [...now, one.id]),
-                  )
-                }
+                onChange={() => setChosen((now) => toggled(now, one.id))}
               />
               <Box component="span" aria-hidden sx={{ display: "inline-flex" }}>
                 {one.colours.slice(0, 3).map((colour) => (
@@ -194,11 +190,7 @@ function Corrected({ of }: { of: Correction }) {
               <input
                 type="checkbox"
                 checked={chosen.has(one.id)}
-                onChange={() =>
-                  setChosen(
-                    (now) => new Set(now.has(one.id) ? [...now].filter((id) => id !== one.id) : [...now, one.id]),
-                  )
-                }
+                onChange={() => setChosen((now) => toggled(now, one.id))}
               />{" "}
               <b>{one.name}</b>: {one.says}
               {one.yours && ` (you changed its ${one.yours}: that stays)`}
@@ -217,4 +209,10 @@ function Corrected({ of }: { of: Correction }) {
       </Box>
     </Box>
   );
+}
+
+function toggled(chosen: ReadonlySet<string>, id: string): Set<string> {
+  const next = new Set(chosen);
+  if (!next.delete(id)) next.add(id);
+  return next;
 }
