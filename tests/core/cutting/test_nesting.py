@@ -6,6 +6,7 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 from itertools import combinations
+from typing import get_args
 
 import pytest
 from hypothesis import given, settings
@@ -19,7 +20,8 @@ from tests.core.pages import pages
 from ulna.core.cutting import nesting, progress
 from ulna.core.cutting.cut_list import CutList, CutSheet
 from ulna.core.cutting.nesting import Bed, Traced, covered, nested
-from ulna.core.cutting.steps import Trace
+from ulna.core.cutting.steps import Finishing, OnSheet, Trace
+from ulna.core.cutting.times import MINUTES, estimate
 from ulna.core.cutting.traced import Machine, came_out, nest, renumbered, wanted
 from ulna.core.geometry.polygons import box, turned
 from ulna.core.measure import Unit, inches, parse
@@ -179,6 +181,15 @@ def test_what_was_spoiled_is_waste_and_what_was_not_cut_is_on_no_sheet() -> None
     shares = progress.shares(came, ticked, HALF)
     assert sum(share.area for share in shares) == came.paper_in(came.whole)
     assert [p.number for p in renumbered(came, 20).pieces] == [20, 21, 22]
+
+
+def test_every_kind_of_step_takes_its_time() -> None:
+    """What the machine cuts among them: a page that was cut by it can be put into the log."""
+    kinds = {kind.kind for kind in get_args(OnSheet) + get_args(Finishing)}
+    assert kinds == MINUTES.keys()
+    cuts, bare = title("LOCK"), Shelf.of([paper("kraft")])
+    sheets = nest(list(wanted(cuts, (), bare)), bare, MACHINE, Unit.INCH, 1, HALF).sheets
+    assert estimate(CutList(sheets), frozenset(), {}).minutes == MINUTES["trace"]
 
 
 def test_a_sheet_larger_than_the_bed_is_used_as_far_as_it_lies_on_it() -> None:
