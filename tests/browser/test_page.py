@@ -274,3 +274,17 @@ def test_a_mat_larger_than_its_sheet_is_told_where_it_is(page: Page, tmp_path: P
     put(page, "Mat 1 border", "5")
     cost = page.get_by_role("region", name="What the page costs")
     expect(cost.get_by_role("alert")).to_contain_text("14 × 16, cannot be cut from Ink (3 of 12 × 12)")
+
+
+def test_rules_chosen_quickly_one_after_the_other_all_hold(single: Page) -> None:
+    """Strips longer, and at once millimetres: both are the page's, and its fields are in millimetres."""
+    at = single.url.rsplit("/", 1)[-1]
+    held = single.url
+    single.goto(f"/rules?page={at}")
+    single.get_by_label("How long are strips cut?").select_option("long")
+    single.get_by_label("In which unit?").select_option("mm")
+    expect(single.get_by_label("In which unit?")).to_have_value("mm")
+    expect(single.get_by_label("How long are strips cut?")).to_have_value("long")
+    single.goto(held)
+    row(single, "A photo").click()
+    expect(single.get_by_label("Photo: width")).to_have_value("~ 102")

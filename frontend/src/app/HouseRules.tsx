@@ -3,11 +3,12 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { useSearchParams } from "react-router";
 import { rulesQuery } from "../api/checks";
 import type { Schemas } from "../api/client";
 import { kitsQuery, putKit } from "../api/kits";
-import { pagesQuery, putPage } from "../api/pages";
+import { pageQuery, pagesQuery, putPage } from "../api/pages";
 import { putSettings, settingsQuery } from "../api/settings";
 import { Choice } from "../ui/Choice";
 import { useFrame } from "./FrameContext";
@@ -23,19 +24,34 @@ export default function HouseRules() {
   const [where, setWhere] = useSearchParams();
   const queries = useQueryClient();
   const { say } = useFrame();
+  const turn = useRef(Promise.resolve());
   if (!known || !settings || !kits || !pages) return null;
   const page = pages.find((one) => one.saved.id === where.get("page"));
   const kit = kits.find((one) => one.saved.id === where.get("kit"));
   const said: Rules = page?.page.rules ?? kit?.kit.rules ?? settings.settings.rules;
   const house = !page && !kit;
 
-  async function change(id: string, value: string): Promise<void> {
-    const rules = { ...said, [id]: value || null } as Rules;
+  /** One after the other, each on what the one before it left: however quickly they are chosen, none is lost. */
+  function change(id: string, value: string): void {
+    turn.current = turn.current.then(() => put(id, value));
+  }
+
+  async function put(id: string, value: string): Promise<void> {
     const what = "changed a rule";
+    const fresh = { staleTime: 0 };
     try {
-      if (page) await putPage(page.saved.id, page.saved.version, what, { ...page.page, rules });
-      else if (kit) await putKit(kit.saved.id, kit.saved.version, what, { ...kit.kit, rules });
-      else if (settings) await putSettings({ ...settings.settings, rules }, settings.saved.version);
+      if (page) {
+        const { saved, page: now } = await queries.fetchQuery({ ...pageQuery(page.saved.id), ...fresh });
+        await putPage(saved.id, saved.version, what, { ...now, rules: { ...now.rules, [id]: value || null } });
+      } else if (kit) {
+        const all = await queries.fetchQuery({ ...kitsQuery, ...fresh });
+        const now = all.find((one) => one.saved.id === kit.saved.id) ?? kit;
+        const rules = { ...now.kit.rules, [id]: value || null };
+        await putKit(now.saved.id, now.saved.version, what, { ...now.kit, rules });
+      } else {
+        const { saved, settings: now } = await queries.fetchQuery({ ...settingsQuery, ...fresh });
+        await putSettings({ ...now, rules: { ...now.rules, [id]: value || null } }, saved.version);
+      }
       await queries.invalidateQueries();
     } catch (error) {
       say((error as Error).message);
@@ -98,7 +114,7 @@ export default function HouseRules() {
                       ...(house ? [] : ([["", "nothing said here"]] as const)),
                       ...rule.options.map((one) => [one.value, one.name] as const),
                     ]}
-                    onChange={(next) => void change(rule.id, next)}
+                    onChange={(next) => change(rule.id, next)}
                   />
                   <Box sx={{ color: colours.soft, fontSize: "0.92rem" }}>
                     {holds?.changes ?? (page ? "Its kit or the household decides." : "The household decides.")}

@@ -12,8 +12,8 @@ MINUTES: dict[str, float] = {
     "take": 0.2, "cut": 0.6, "gut": 2.0, "open": 2.0, "slant": 1.0, "round": 0.7, "shape": 3.0, "tear": 1.5,
     "trace": 2.0,
 }  # fmt: skip
-"""What a step takes where nothing was measured yet: to find the mark, set the paper, cut, and look; of a machine's sheet
-to lay it on and take it off. A cut that is not square counts for every line of it."""
+"""What a step takes where nothing was measured yet: to find the mark, set the paper, cut, and look; of a machine's
+sheet to lay it on and take it off. A cut that is not square counts for every line of it."""
 
 
 def minutes(step: Step) -> float:
